@@ -1,0 +1,35 @@
+# What is there and what is missing, with what to do about it. Sourced by ./kostel.
+problems=0
+line() { printf '%-22s %s\n' "$1" "$2"; }
+missing() { line "$1" "missing: $2"; problems=$((problems + 1)); }
+
+for program in dotnet:'install the .NET SDK 10' node:'install Node.js 20 with npm' ffmpeg:'apt install ffmpeg' chromium:'apt install chromium (only for the tests)'; do
+  name=${program%%:*}
+  if command -v "$name" >/dev/null; then
+    case $name in
+      ffmpeg) version=$(ffmpeg -version 2>/dev/null | head -n 1 | cut -d ' ' -f 3) ;;
+      *) version=$("$name" --version 2>/dev/null | head -n 1) ;;
+    esac
+    line "$name" "$version"
+  else
+    missing "$name" "${program#*:}"
+  fi
+done
+if command -v node >/dev/null; then
+  if node models/fetch.mjs --check "$KOSTEL_MODELS" 2>"$state/models.txt"; then
+    node -e '
+      for (const m of require(process.argv[1]).models)
+        console.log(m.name.padEnd(22), `${(m.bytes / 1e6).toFixed(1)} MB, ${m.purpose}, ${m.licence}`)' "$KOSTEL_MODEL_LOCK"
+  else
+    missing models "./kostel models"
+    cat "$state/models.txt"
+  fi
+fi
+[ -f "$server" ] && line built yes || line built "not yet: ./kostel demo or ./kostel start builds it"
+for place in "$state" "$KOSTEL_MODELS" "${XDG_DATA_HOME:-$HOME/.local/share}"; do
+  at=$place
+  while [ ! -d "$at" ]; do at=$(dirname "$at"); done
+  free=$(df -Pm "$at" | awk 'NR==2{print $4}')
+  if [ "$free" -lt 2000 ]; then missing "free space" "only $free MB at $place: remove something, or set XDG_DATA_HOME to another disk"; else line "free space" "$((free / 1000)) GB at $place"; fi
+done
+[ "$problems" -eq 0 ] && echo "Everything is there." || { echo "$problems to put right."; exit 1; }

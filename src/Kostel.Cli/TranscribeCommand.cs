@@ -1,0 +1,92 @@
+using System.CommandLine;
+using System.Diagnostics;
+using Kostel.Core.Audio;
+using Kostel.Core.Captions;
+using Kostel.Core.Speech;
+using Kostel.Core.Transcripts;
+using Kostel.Media;
+using Kostel.Speech;
+
+namespace Kostel.Cli;
+
+/// <summary><c>transcribe FILE [--to json|vtt|srt|txt] [--out FILE]</c></summary>
+internal static class TranscribeCommand
+{
+    public static Command Create()
+    {
+        var file = new Argument<FileInfo>("FILE") { Description = "A sound or video file." };
+        var to = new Option<string>("--to") { Description = "json, vtt, srt or txt.", DefaultValueFactory = _ => "txt" };
+        to.AcceptOnlyFromAmong("json", "vtt", "srt", "txt");
+        var output = new Option<FileInfo?>("--out") { Description = "Write here instead of to standard output." };
+        var command = new Command("transcribe", "Writes down what is said in a recording.") { file, to, output };
+        command.SetAction((parsed, cancel) => Run(parsed.GetRequiredValue(file), parsed.GetValue(to)!, parsed.GetValue(output), cancel));
+        return command;
+    }
+
+    private static async Task<int> Run(FileInfo file, string to, FileInfo? output, CancellationToken cancel)
+    {
+        var facts = await Recording.Probe(file.FullName, cancel);
+        using var engine = SpeechEngine.Load(ModelFolder.Open(KostelPaths.Models, KostelPaths.ModelLock));
+        var transcript = await Transcribe(engine, file.FullName, facts, cancel);
+        var text = to switch
+        {
+            "json" => TranscriptFormat.Write(transcript),
+            "vtt" => CaptionFiles.WebVtt(transcript),
+            "srt" => CaptionFiles.SubRip(transcript),
+            _ => CaptionFiles.Plain(transcript),
+        };
+        if (output is null)
+        {
+            await Console.Out.WriteAsync(text);
+        }
+        else
+        {
+            await File.WriteAllTextAsync(output.FullName, text, cancel);
+        }
+
+        if (transcript.Passages.Count == 0)
+        {
+            await Console.Error.WriteLineAsync("No speech was heard in this recording.");
+        }
+
+        return 0;
+    }
+
+    private static async Task<Transcript> Transcribe(SpeechEngine engine, string path, RecordingFacts facts, CancellationToken cancel)
+    {
+        using var voice = engine.ListenForVoice();
+        var pipeline = new TranscriptionPipeline(engine.Recogniser, new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount));
+        var watch = Stopwatch.StartNew();
+        long samples = 0;
+        var utterances = new List<Utterance>();
+        await foreach (var utterance in pipeline.Run(Counted(Recording.Decode(path, cancel)), voice, 0, 0, null, cancel))
+        {
+            utterances.Add(utterance);
+            Progress(Pcm.ToMs(utterance.EndSample), facts.DurationMs, watch.Elapsed);
+        }
+
+        await Console.Error.WriteLineAsync();
+        var durationMs = Pcm.ToMs(samples);
+        if (facts.DurationMs > durationMs + 2_000)
+        {
+            await Console.Error.WriteLineAsync($"The file ends early: {Clock.Of(durationMs)} of {Clock.Of(facts.DurationMs)} could be read.");
+        }
+
+        return TranscriptBuilder.Build(utterances, durationMs);
+
+        async IAsyncEnumerable<ReadOnlyMemory<float>> Counted(IAsyncEnumerable<ReadOnlyMemory<float>> sound)
+        {
+            await foreach (var piece in sound)
+            {
+                samples += piece.Length;
+                yield return piece;
+            }
+        }
+    }
+
+    private static void Progress(int doneMs, int totalMs, TimeSpan spent)
+    {
+        var left = totalMs > doneMs && doneMs > 0 ? $", about {Clock.Of((int)(spent.TotalMilliseconds / doneMs * (totalMs - doneMs)))} left" : "";
+        Console.Error.Write($"\rRecognising {Clock.Of(doneMs)} of {Clock.Of(totalMs)}{left}      ");
+    }
+}

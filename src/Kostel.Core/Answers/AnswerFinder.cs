@@ -1,0 +1,178 @@
+using Kostel.Core.Retrieval;
+using Kostel.Core.Study.Facts;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Answers;
+
+/// <summary>Answers questions from one lecture in its own sentences, or says that it has none.</summary>
+public sealed class AnswerFinder
+{
+    /// <summary>Of the weight of a question's words, the share that must be said in one place to count as an answer.</summary>
+    private const double NeededCoverage = 0.68;
+
+    /// <summary>What a neighbouring sentence's words count, against those of the sentence itself.</summary>
+    private const double NeighbourWeight = 0.7;
+
+    /// <summary>A further line must score this much of the best one.</summary>
+    private const double AlsoWorthHearing = 0.72;
+
+    private const int MostLines = 3;
+
+    private readonly Transcript transcript;
+    private readonly IReadOnlyList<Sentence> sentences;
+    private readonly List<HashSet<string>> terms;
+    private readonly Bm25Index index;
+    private readonly double unheardWeight;
+
+    /// <summary>Prepares a lecture for questions.</summary>
+    public AnswerFinder(Transcript transcript)
+    {
+        this.transcript = transcript;
+        sentences = Sentences.Of(transcript.Passages);
+        var stems = sentences.Select(s => Question.StemsOf(Tokens.Of(s.Text))).ToList();
+        terms = stems.Select(s => s.ToHashSet()).ToList();
+        index = new Bm25Index(stems);
+        unheardWeight = Math.Log((sentences.Count + 1) / 0.5);
+    }
+
+    /// <summary>The answer to a question.</summary>
+    public Answer Ask(string text)
+    {
+        var question = Question.Read(text);
+        if (question.Terms.Count == 0 || sentences.Count == 0)
+        {
+            return new Answer(false, [], []);
+        }
+
+        var bm25 = index.Scores(question.Terms);
+        var ranked = Enumerable.Range(0, sentences.Count)
+            .Select(i => (Index: i, Coverage: Coverage(question, i), Score: Score(question, i, bm25)))
+            .OrderByDescending(c => c.Score)
+            .ThenBy(c => c.Index)
+            .ToList();
+        var said = ranked.Where(c => c.Coverage >= NeededCoverage && Delivers(question, c.Index)).ToList();
+        var unheard = question.Terms.Where(t => index.DocumentsWith(t) == 0).ToHashSet();
+        var unheardWords = Tokens.Of(text).Where(w => unheard.Contains(Tokens.Stem(w))).Distinct().ToList();
+        if (said.Count == 0)
+        {
+            return new Answer(false, Lines(ranked.Where(c => bm25[c.Index] > 0).Take(MostLines).Select(c => c.Index)), unheardWords);
+        }
+
+        var best = said[0].Score;
+        return new Answer(true, Lines(said.Where(c => c.Score >= best * AlsoWorthHearing).Take(MostLines).Select(c => c.Index)), unheardWords);
+    }
+
+    private double Weight(string term) => index.DocumentsWith(term) == 0 ? unheardWeight : Math.Max(0.4, index.Idf(term));
+
+    /// <summary>The share of the question's words, by weight, that are said in a sentence or right beside it.</summary>
+    private double Coverage(Question question, int i)
+    {
+        double total = 0, covered = 0;
+        foreach (var term in question.Terms)
+        {
+            var weight = Weight(term);
+            total += weight;
+            covered += weight * (Has(i, term) ? 1 : Has(i - 1, term) || Has(i + 1, term) ? NeighbourWeight + 0.2 : Has(i - 2, term) ? NeighbourWeight - 0.1 : 0);
+        }
+
+        return covered / total;
+    }
+
+    private double Score(Question question, int i, double[] bm25)
+    {
+        var own = bm25[i];
+        var around = Math.Max(i > 0 ? bm25[i - 1] : 0, i + 1 < bm25.Length ? bm25[i + 1] : 0);
+        var score = own + (0.3 * NeighbourWeight * around);
+        return own == 0 && around == 0 ? 0 : score * (1 + Fit(question, i)) * (sentences[i].Text.EndsWith('?') ? 0.4 : 1);
+    }
+
+    /// <summary>How well the form of a sentence meets what the question wants (0 to 1).</summary>
+    private double Fit(Question question, int i)
+    {
+        switch (question.Wants)
+        {
+            case Wanted.Definition:
+                return Definitions.Find(sentences[i]) is { } d
+                    ? Overlap(question.Terms, Question.StemsOf(Tokens.Of(d.Term)))
+                    : 0;
+            case Wanted.Quantity:
+                return Quantities.Find(sentences[i]).Any(q => !question.Terms.Contains(Number(q))) ? 0.5 : 0;
+            case Wanted.Reason:
+                return IsReason(sentences[i]) ? 0.5 : 0;
+            default:
+                return 0;
+        }
+    }
+
+    /// <summary>Whether a place can answer at all: a question for a number needs a number that was not in the question.</summary>
+    private bool Delivers(Question question, int i) => question.Wants switch
+    {
+        Wanted.Quantity => Around(i).Any(s => Quantities.Find(s).Any(q => !question.Terms.Contains(Number(q))) || HasLooseNumber(s, question)),
+        Wanted.Person => Around(i).Any(s => s.Words.Skip(1).Any(w => w.Text.Length > 1 && char.IsUpper(w.Text[0]) && w.Text is not "I" and not "I'm")),
+        _ => true,
+    };
+
+    private static bool HasLooseNumber(Sentence sentence, Question question) =>
+        NumberWords.ToDigits(Tokens.Of(sentence.Text)).Any(w => char.IsDigit(w[0]) && !question.Terms.Contains(w))
+        || Tokens.Of(sentence.Text).Any(w => w is "half" or "twice" or "quarter" or "double");
+
+    private IEnumerable<Sentence> Around(int i) => sentences.Skip(i).Take(2);
+
+    private bool Has(int i, string term) => i >= 0 && i < terms.Count && terms[i].Contains(term);
+
+    private static string Number(Quantity quantity) => quantity.Value.ToString("0.######");
+
+    private static bool IsReason(Sentence sentence)
+    {
+        var words = Tokens.Of(sentence.Text);
+        return words.Any(w => w is "because" or "cause" or "causes" or "caused" or "reason" or "why" or "therefore") || (words.Count > 0 && words[0] == "so");
+    }
+
+    private static double Overlap(IReadOnlyList<string> a, IReadOnlyList<string> b) =>
+        b.Count == 0 ? 0 : 2.0 * a.Intersect(b).Count() / (a.Count + b.Count);
+
+    private List<EvidenceLine> Lines(IEnumerable<int> chosen)
+    {
+        var lines = new List<EvidenceLine>();
+        var used = new HashSet<int>();
+        foreach (var i in chosen)
+        {
+            var (from, to) = Whole(i);
+            if (Enumerable.Range(from, to - from + 1).Any(used.Contains))
+            {
+                continue;
+            }
+
+            used.UnionWith(Enumerable.Range(from, to - from + 1));
+            var span = sentences.Skip(from).Take(to - from + 1).ToList();
+            lines.Add(new EvidenceLine(
+                string.Join(' ', span.Select(s => s.Text)),
+                span[0].PassageId,
+                span[0].StartMs,
+                span[^1].EndMs,
+                transcript.Chapters.LastOrDefault(c => c.StartMs <= span[0].StartMs)?.Title ?? ""));
+        }
+
+        return lines;
+    }
+
+    /// <summary>A sentence that points to the one before it is quoted with that one; a question with what follows it.</summary>
+    private (int From, int To) Whole(int i)
+    {
+        var from = i;
+        var to = i;
+        var words = Tokens.Of(sentences[i].Text);
+        if (i > 0 && words.Take(3).Any(w => w is "it" or "this" or "these" or "they" or "that" or "such" or "their" or "its"))
+        {
+            from--;
+        }
+
+        if (sentences[i].Text.EndsWith('?') && i + 1 < sentences.Count)
+        {
+            to++;
+        }
+
+        return (from, to);
+    }
+}

@@ -1,0 +1,108 @@
+using System.Text.RegularExpressions;
+using Kostel.Core.Study.Facts;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Study.Cards;
+
+/// <summary>Cards from sentences that state a fact: a question where the sentence's form allows one, a gap where not.</summary>
+internal static partial class StatementCards
+{
+    /// <summary>What stands in the place of what is asked.</summary>
+    public const string Gap = "____";
+
+    /// <summary>The cards of a self-contained sentence with what each form is worth.</summary>
+    public static IEnumerable<(CardDraft Card, double Worth)> Of(Sentence sentence)
+    {
+        var text = Standing.Untied(sentence.Text);
+        var source = SourceSpan.Of(sentence);
+        var asked = FromPhrase(text, source) ?? WhatIsThe(text, source) ?? HowLong(text, source) ?? Because(text, source);
+        if (asked is { } card)
+        {
+            yield return (card, 0.9);
+        }
+        else if (QuantityGap(sentence, source) is { } gap)
+        {
+            yield return (gap, 0.7);
+        }
+    }
+
+    /// <summary>"Heights are measured from chart datum." asks "What are heights measured from?"</summary>
+    private static CardDraft? FromPhrase(string text, SourceSpan source)
+    {
+        var m = PassiveWithPhrase().Match(text);
+        return m.Success && Words(m, "subject") is >= 1 and <= 9 && Words(m, "object") is >= 1 and <= 8
+            ? new CardDraft(
+                $"What {m.Groups["verb"].Value} {WordForms.Small(m.Groups["subject"].Value)} {m.Groups["participle"].Value} {m.Groups["preposition"].Value}?",
+                Sentence(m.Groups["object"].Value),
+                source)
+            : null;
+    }
+
+    /// <summary>"The main cause of the tides is the pull of the moon." asks "What is the main cause of the tides?"</summary>
+    private static CardDraft? WhatIsThe(string text, SourceSpan source)
+    {
+        var m = SomethingOfIs().Match(text);
+        return m.Success && Words(m, "subject") <= 10 && Words(m, "object") is >= 1 and <= 16
+            ? new CardDraft($"What {m.Groups["verb"].Value} {WordForms.Small(m.Groups["subject"].Value)}?", Sentence(m.Groups["object"].Value), source)
+            : null;
+    }
+
+    /// <summary>"A lunar day is 24 hours and 50 minutes long." asks "How long is a lunar day?"</summary>
+    private static CardDraft? HowLong(string text, SourceSpan source)
+    {
+        var m = IsSoLong().Match(text);
+        return m.Success && Words(m, "subject") <= 8 && NumberWords.IsNumber(Tokens.Of(m.Groups["amount"].Value).SkipWhile(w => w is "about" or "only" or "nearly").FirstOrDefault() ?? "")
+            ? new CardDraft($"How {m.Groups["measure"].Value} {m.Groups["verb"].Value} {WordForms.Small(m.Groups["subject"].Value)}?", Sentence(m.Groups["amount"].Value), source)
+            : null;
+    }
+
+    /// <summary>"X because Y." asks for the reason.</summary>
+    private static CardDraft? Because(string text, SourceSpan source)
+    {
+        var m = ReasonFor().Match(text);
+        return m.Success && Words(m, "claim") is >= 4 and <= 18 && Words(m, "reason") is >= 4 and <= 18
+            ? new CardDraft($"{m.Groups["claim"].Value.TrimEnd(',')}. Why?", $"Because {m.Groups["reason"].Value}.", source)
+            : null;
+    }
+
+    /// <summary>Leaves the sentence's last quantity out.</summary>
+    private static CardDraft? QuantityGap(Sentence sentence, SourceSpan source)
+    {
+        var quantities = Quantities.Find(sentence);
+        if (quantities.Count is 0 or > 2 || sentence.Words.Count is < 7 or > 26)
+        {
+            return null;
+        }
+
+        var asked = quantities[^1];
+        var rest = sentence.Words.Where((_, i) => i < asked.FirstWord || i >= asked.FirstWord + asked.WordCount).Select(w => w.Text);
+        if (Tokens.ContentStems(string.Join(' ', rest)).Distinct().Count() < 3 || asked.FirstWord < 2)
+        {
+            return null;
+        }
+
+        var words = sentence.Words.Select(w => w.Text).ToList();
+        var lastAsked = words[asked.FirstWord + asked.WordCount - 1];
+        var mark = lastAsked[^1] is '.' or ',' or ';' ? lastAsked[^1].ToString() : "";
+        words.RemoveRange(asked.FirstWord, asked.WordCount);
+        words.Insert(asked.FirstWord, Gap + mark);
+        return new CardDraft(Standing.Untied(string.Join(' ', words)), Sentence(asked.Text), source);
+    }
+
+    private static int Words(Match m, string group) => Tokens.Of(m.Groups[group].Value).Count;
+
+    private static string Sentence(string phrase) => WordForms.Capital(phrase.Trim().TrimEnd('.', ',')) + ".";
+
+    [GeneratedRegex(@"^(?<subject>[^,;?]+?) (?<verb>is|are) (?<participle>measured|given|chosen|caused|made|printed|raised|found|held|divided|shown|formed|driven) (?<preposition>from|by|in|as|into|on) (?<object>[^,;]+)\.$")]
+    private static partial Regex PassiveWithPhrase();
+
+    [GeneratedRegex(@"^(?<subject>(?:The|A|An) (?!first|second|third|result|answer|question|other|same|last|next)[^,;?]*\b(?:of|for|between|at|in|from)\b[^,;?]*?) (?<verb>is|are) (?!called|not|that|how|why|what|often|also|too|so|about to|\w+ing\b|\w+ed\b)(?<object>[^;?]+)\.$")]
+    private static partial Regex SomethingOfIs();
+
+    [GeneratedRegex(@"^(?<subject>(?:The|A|An) [^,;?]+?) (?<verb>is|are) (?<amount>(?:about |only |nearly )?[^,;?]+?) (?<measure>long|high|deep|wide|thick|away)\.$")]
+    private static partial Regex IsSoLong();
+
+    [GeneratedRegex(@"^(?<claim>[^;?]+?),? because (?<reason>[^;?,]+)\.$")]
+    private static partial Regex ReasonFor();
+}

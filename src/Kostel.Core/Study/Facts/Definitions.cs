@@ -1,0 +1,88 @@
+using System.Text.RegularExpressions;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Study.Facts;
+
+/// <summary>A term and what the lecture says that it is.</summary>
+/// <param name="Term">Without its article, as it was written ("spring tide").</param>
+/// <param name="Article">"a", "an", "the" or nothing.</param>
+/// <param name="Meaning">What it is, without a full stop ("a tide with a large range").</param>
+/// <param name="TermIsAnswer">The sentence describes a thing and then names it ("… is called leaching").</param>
+/// <param name="IsPlural">"Mottles are …".</param>
+public sealed record Definition(string Term, string Article, string Meaning, bool TermIsAnswer, bool IsPlural, Sentence Sentence)
+{
+    /// <summary>The term with its article.</summary>
+    public string Named => Article.Length == 0 ? Term : $"{Article} {Term}";
+}
+
+/// <summary>Finds the sentences that say what something is, by their form.</summary>
+public static partial class Definitions
+{
+    private static readonly HashSet<string> NoTerms =
+    [
+        "result", "answer", "question", "point", "reason", "name", "number", "main", "first", "second", "third", "last", "next", "other", "only",
+        "same", "one", "rest", "interesting", "thing", "method", "tool", "secret", "word", "example", "part", "way", "time", "idea",
+        "people", "water", "there", "here", "far", "near", "each", "every", "some", "many", "most", "all", "what", "where", "how", "who",
+        "it", "this", "that", "these", "those", "they", "he", "she", "we", "you", "i",
+    ];
+
+    /// <summary>The definition that a sentence gives, or null.</summary>
+    public static Definition? Find(Sentence sentence)
+    {
+        var text = Standing.Untied(sentence.Text);
+        return IsThing(text, sentence) ?? IsCalled(text, sentence);
+    }
+
+    private static Definition? IsThing(string text, Sentence sentence)
+    {
+        var m = ThingIs().Match(text);
+        if (!m.Success)
+        {
+            return null;
+        }
+
+        var article = m.Groups["article"].Value.ToLowerInvariant();
+        var term = article.Length == 0 ? WordForms.Small(m.Groups["term"].Value) : m.Groups["term"].Value;
+        var meaning = m.Groups["meaning"].Value;
+        return IsTerm(term) && SaysWhich().IsMatch(meaning)
+            ? new Definition(term, article, meaning, false, m.Groups["verb"].Value == "are", sentence)
+            : null;
+    }
+
+    private static Definition? IsCalled(string text, Sentence sentence)
+    {
+        var m = ThingIsCalled().Match(text);
+        if (!m.Success)
+        {
+            return null;
+        }
+
+        var meaning = m.Groups["meaning"].Value;
+        meaning = meaning.StartsWith("Such ", StringComparison.Ordinal) ? WordForms.Capital(meaning[5..]) : meaning;
+        var words = Tokens.Of(meaning);
+        var describes = words.Count >= 4 && words[0] is not ("this" or "that" or "it" or "these" or "those" or "they" or "such" or "which" or "what");
+        var term = m.Groups["term"].Value;
+        return describes && IsTerm(term)
+            ? new Definition(term, m.Groups["article"].Value, WordForms.Small(meaning.TrimEnd(',')), true, m.Groups["verb"].Value == "are", sentence)
+            : null;
+    }
+
+    private static bool IsTerm(string term)
+    {
+        var words = Tokens.Of(term);
+        return words.Count is >= 1 and <= 4
+            && !NoTerms.Contains(words[0])
+            && !words.Any(w => NumberWords.IsNumber(w) || w is "and" or "or" or "is" or "are" or "not")
+            && words.Any(w => w.Length > 2 && !StopWords.Contains(w));
+    }
+
+    [GeneratedRegex(@"^(?:(?<article>A|An|The) )?(?<term>[\p{L}'’-]+(?: [\p{L}'’-]+){0,3}?),? (?<verb>is|are|means) (?<meaning>(?:(?:a|an|the) )?(?!not\b|that\b|called\b)\p{L}[^.?!]{12,})\.$")]
+    private static partial Regex ThingIs();
+
+    [GeneratedRegex(@"^(?:(?:a|an|the) [^,]*\b(?:of|that|which|with|for|from|between|whose|in|when|where|at|on|to|by|below|above)\b|[^,]{0,40}\b(?:that|which|whose)\b)", RegexOptions.IgnoreCase)]
+    private static partial Regex SaysWhich();
+
+    [GeneratedRegex(@"^(?<meaning>[^.?!]{12,}?),? (?<verb>is|are) called (?:(?<article>a|an|the) )?(?<term>[\p{L}'’ -]+)\.$")]
+    private static partial Regex ThingIsCalled();
+}

@@ -1,0 +1,54 @@
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Study.Facts;
+
+/// <summary>How much each sentence of a lecture says of what the lecture is about.</summary>
+public sealed class Importance
+{
+    private readonly Dictionary<string, int> sentencesWith = [];
+    private readonly Dictionary<Sentence, IReadOnlyList<string>> stems = new(ReferenceEqualityComparer.Instance);
+    private readonly int count;
+
+    /// <summary>Counts the words of a lecture.</summary>
+    public Importance(IReadOnlyList<Sentence> sentences)
+    {
+        count = sentences.Count;
+        foreach (var s in sentences)
+        {
+            stems[s] = Tokens.ContentStems(s.Text);
+            foreach (var w in stems[s].Distinct())
+            {
+                sentencesWith[w] = sentencesWith.GetValueOrDefault(w) + 1;
+            }
+        }
+    }
+
+    /// <summary>
+    /// The mean weight of a sentence's content words: a word counts for the number of sentences that speak of it, on a
+    /// logarithmic scale, and nothing when it occurs once. Sentences that say what something is, or how much, count more.
+    /// </summary>
+    public double Of(Sentence sentence)
+    {
+        var words = stems[sentence].Distinct().ToList();
+        if (words.Count == 0)
+        {
+            return 0;
+        }
+
+        var topical = words.Sum(w => Math.Log2(sentencesWith[w])) / Math.Sqrt(words.Count + 4);
+        var definition = Definitions.Find(sentence);
+        var bonus = definition is null ? 0 : 1.2 + (0.4 * Math.Log2(1 + Uses(definition.Term)));
+        return topical + bonus + (Quantities.Find(sentence).Count is 1 or 2 ? 0.4 : 0) + (IsReason(sentence) ? 0.3 : 0);
+    }
+
+    /// <summary>In how many sentences the rarest content word of a phrase occurs.</summary>
+    public int Uses(string phrase) =>
+        Tokens.ContentStems(phrase).Select(w => sentencesWith.GetValueOrDefault(w)).DefaultIfEmpty(0).Min();
+
+    /// <summary>How telling a stem is: high for one that few sentences have.</summary>
+    public double Rarity(string stem) => Math.Log((count + 1.0) / (sentencesWith.GetValueOrDefault(stem) + 0.5));
+
+    private static bool IsReason(Sentence sentence) =>
+        sentence.Words.Any(w => w.Text.TrimEnd(',') is "because" or "causes" or "caused" or "therefore");
+}

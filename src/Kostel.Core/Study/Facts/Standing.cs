@@ -1,0 +1,54 @@
+using System.Text.RegularExpressions;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Study.Facts;
+
+/// <summary>Whether a sentence can be taken out of its lecture and still be understood.</summary>
+public static partial class Standing
+{
+    /// <summary>Below this the recogniser was unsure of a word, and nothing to be learned should rest on it.</summary>
+    public const double SureEnough = 0.3;
+
+    private static readonly HashSet<string> PointsElsewhere =
+    [
+        "this", "these", "those", "such", "here", "we", "i", "our", "my", "me", "us", "ours", "tonight", "today", "tomorrow", "yesterday",
+        "please", "let", "let's", "he", "she", "his", "her", "above", "i'm", "we'll", "i'll", "example", "welcome", "thank", "everybody",
+        "everyone", "somebody", "evening", "exercise",
+    ];
+
+    private static readonly HashSet<string> Pronouns = ["it", "they", "them", "its", "their", "itself", "themselves", "one", "ones", "both", "others"];
+
+    private static readonly HashSet<string> PointingOpeners =
+    [
+        "that", "then", "first", "second", "third", "last", "other", "others", "result", "two", "same", "next", "there", "too", "also",
+        "it's", "that's", "neither", "either", "each", "another", "what", "which", "how", "why", "who", "if", "because", "nothing", "nobody",
+    ];
+
+    /// <summary>The sentence without the word that only ties it to the one before ("So", "And", "But", "Now").</summary>
+    public static string Untied(string sentence) => WordForms.Capital(Ties().Replace(sentence.Trim(), ""));
+
+    /// <summary>Whether nothing in it points to what was said before or to the occasion, and every word in it was heard well.</summary>
+    public static bool IsSelfContained(Sentence sentence)
+    {
+        var text = Untied(sentence.Text);
+        var words = Tokens.Of(text);
+        return words.Count is >= 5 and <= 34
+            && text.EndsWith('.')
+            && IsHeardWell(sentence)
+            && !PointingOpeners.Contains(words[0])
+            && !(words[0] is "the" or "a" && words.Count > 1 && PointingOpeners.Contains(words[1]))
+            && !words.Any(PointsElsewhere.Contains)
+            && !words.Take(4).Any(w => Pronouns.Contains(w) && w != "one");
+    }
+
+    /// <summary>Whether no word was doubtful and none looks like letters read out one by one.</summary>
+    public static bool IsHeardWell(Sentence sentence) =>
+        sentence.Words.All(w => w.Confidence >= SureEnough && !SpelledOut().IsMatch(w.Text));
+
+    [GeneratedRegex(@"^(?:(?:so|and|but|now|therefore|well|of course|finally|for most purposes|remember that|notice that|remember|you see that|in practice),?\s+)+", RegexOptions.IgnoreCase)]
+    private static partial Regex Ties();
+
+    [GeneratedRegex(@"^(?:\p{L}[.\-]){2,}|^\p{L}\.$|-\p{L}-\p{L}")]
+    private static partial Regex SpelledOut();
+}

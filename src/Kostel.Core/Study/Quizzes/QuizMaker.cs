@@ -1,0 +1,88 @@
+using Kostel.Core.Study.Cards;
+using Kostel.Core.Study.Facts;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Study.Quizzes;
+
+/// <summary>A choice question with one key.</summary>
+/// <param name="Stem">A whole question.</param>
+/// <param name="Choices">Three or four, alike in form; none says "all of the above".</param>
+/// <param name="Key">Index of the right one.</param>
+public sealed record ChoiceQuestion(string Stem, IReadOnlyList<string> Choices, int Key, SourceSpan Source);
+
+/// <summary>Makes choice questions whose wrong choices come from the same lecture: its other terms, its other numbers of the same unit.</summary>
+/// <remarks>T. Haladyna, S. Downing and M. Rodriguez, "A review of multiple-choice item-writing guidelines", 2002.</remarks>
+public static class QuizMaker
+{
+    private const int Distractors = 3, LeastDistractors = 2;
+
+    /// <summary>Up to <paramref name="count"/> questions in the order of the lecture. The same lecture and seed give the same quiz.</summary>
+    public static IReadOnlyList<ChoiceQuestion> Make(Transcript transcript, int count = 6, int seed = 1)
+    {
+        var sentences = Sentences.Of(transcript.Passages);
+        var importance = new Importance(sentences);
+        var heard = sentences.Where(Standing.IsHeardWell).ToList();
+        var definitions = heard.Select(Definitions.Find).OfType<Definition>().DistinctBy(d => d.Term).ToList();
+        var random = new Random(seed);
+        var questions = definitions.Select(d => Ask(d, definitions, random))
+            .Concat(heard.Where(Standing.IsSelfContained).Select(s => AskQuantity(s, heard, random)))
+            .OfType<ChoiceQuestion>()
+            .ToList();
+        var sentenceAt = sentences.GroupBy(s => s.StartMs).ToDictionary(g => g.Key, g => g.First());
+        return questions
+            .OrderByDescending(q => importance.Of(sentenceAt[q.Source.StartMs]))
+            .DistinctBy(q => q.Source.StartMs)
+            .Take(count)
+            .OrderBy(q => q.Source.StartMs)
+            .ToList();
+    }
+
+    /// <summary>Which term has this meaning? The other choices are terms that the lecture defines as well.</summary>
+    private static ChoiceQuestion? Ask(Definition definition, List<Definition> all, Random random)
+    {
+        var stems = Tokens.ContentStems(definition.Term).ToHashSet();
+        var meaning = Tokens.ContentStems(definition.Meaning).ToHashSet();
+        var others = all
+            .Where(d => d.Term != definition.Term && d.IsPlural == definition.IsPlural && !Tokens.ContentStems(d.Term).All(stems.Contains))
+            .OrderBy(d => Math.Abs(d.Term.Length - definition.Term.Length))
+            .ThenByDescending(d => Tokens.ContentStems(d.Meaning).Count(meaning.Contains))
+            .Take(Distractors)
+            .Select(d => WordForms.Capital(d.Term))
+            .ToList();
+        var givesItselfAway = stems.Count > 0 && stems.All(meaning.Contains);
+        return others.Count < LeastDistractors || givesItselfAway
+            ? null
+            : Shuffle($"What is {definition.Meaning} called?", WordForms.Capital(definition.Term), others, SourceSpan.Of(definition.Sentence), random);
+    }
+
+    /// <summary>Which number belongs in the gap? The other choices are numbers of the same unit that the lecture says elsewhere.</summary>
+    private static ChoiceQuestion? AskQuantity(Sentence sentence, List<Sentence> all, Random random)
+    {
+        var card = StatementCards.Of(sentence).Select(c => c.Card).FirstOrDefault(c => c.Front.Contains(StatementCards.Gap, StringComparison.Ordinal));
+        var key = Quantities.Find(sentence).LastOrDefault();
+        if (card is null || key is null)
+        {
+            return null;
+        }
+
+        var inSentence = Quantities.Find(sentence).Select(q => q.Value).ToHashSet();
+        var others = all.SelectMany(Quantities.Find)
+            .Where(q => q.Unit == key.Unit && !inSentence.Contains(q.Value) && q.Text.Split(' ').Length <= key.WordCount + 2)
+            .DistinctBy(q => q.Value)
+            .OrderBy(q => Math.Abs(Math.Log((q.Value + 0.1) / (key.Value + 0.1))))
+            .Take(Distractors)
+            .Select(q => WordForms.Capital(q.Text))
+            .ToList();
+        return others.Count < LeastDistractors
+            ? null
+            : Shuffle($"What belongs in the gap? {card.Front}", card.Back.TrimEnd('.'), others, card.Source, random);
+    }
+
+    private static ChoiceQuestion Shuffle(string stem, string key, List<string> others, SourceSpan source, Random random)
+    {
+        var choices = others.Append(key).ToArray();
+        random.Shuffle(choices);
+        return new ChoiceQuestion(stem, choices, Array.IndexOf(choices, key), source);
+    }
+}

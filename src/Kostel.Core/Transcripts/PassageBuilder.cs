@@ -1,0 +1,48 @@
+namespace Kostel.Core.Transcripts;
+
+/// <summary>Gathers words into passages of about 40 to 120 words that end where a sentence does, best at a pause.</summary>
+public static class PassageBuilder
+{
+    private const int FewWords = 40, ManyWords = 90, MostWords = 120;
+    private const int PauseMs = 700, LongPauseMs = 1_400;
+
+    /// <summary>All passages of the words, in order; each word stands in exactly one. Identifiers are <c>p1</c>, <c>p2</c>, …</summary>
+    /// <param name="words">In order of time.</param>
+    /// <param name="speakerId">Who says them.</param>
+    /// <param name="breaksMs">Start times of words that begin a new passage in any case.</param>
+    public static IReadOnlyList<Passage> Build(IReadOnlyList<Word> words, string speakerId, IReadOnlySet<int> breaksMs)
+    {
+        var passages = new List<Passage>();
+        var first = 0;
+        for (var i = 0; i < words.Count; i++)
+        {
+            if (i == words.Count - 1 || breaksMs.Contains(words[i + 1].StartMs) || EndsPassage(words, first, i))
+            {
+                var own = words.Skip(first).Take(i - first + 1).ToList();
+                passages.Add(new Passage($"p{passages.Count + 1}", speakerId, own[0].StartMs, own[^1].EndMs, own));
+                first = i + 1;
+            }
+        }
+
+        return passages;
+    }
+
+    private static bool EndsPassage(IReadOnlyList<Word> words, int first, int i)
+    {
+        var length = i - first + 1;
+        if (length >= MostWords)
+        {
+            return true;
+        }
+
+        if (!Sentences.ClosesSentence(words[i].Text))
+        {
+            return false;
+        }
+
+        var pause = words[i + 1].StartMs - words[i].EndMs;
+        return length >= ManyWords
+            || (length >= FewWords && pause >= PauseMs)
+            || (length >= FewWords / 2 && pause >= LongPauseMs);
+    }
+}

@@ -1,0 +1,128 @@
+using System.Text.Json;
+using Kostel.Core.Answers;
+using Kostel.Core.Study;
+using Kostel.Core.Study.Summaries;
+using Kostel.Core.Transcripts;
+using Kostel.Data.Rows;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.ChangeTracking;
+using Microsoft.EntityFrameworkCore.Metadata.Builders;
+using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+
+namespace Kostel.Data;
+
+/// <summary>The library on SQLite.</summary>
+public sealed class KostelContext(DbContextOptions<KostelContext> options) : DbContext(options)
+{
+    public DbSet<CourseRow> Courses => Set<CourseRow>();
+
+    public DbSet<LectureRow> Lectures => Set<LectureRow>();
+
+    public DbSet<UploadRow> Uploads => Set<UploadRow>();
+
+    public DbSet<SpeakerRow> Speakers => Set<SpeakerRow>();
+
+    public DbSet<PassageRow> Passages => Set<PassageRow>();
+
+    public DbSet<ChapterRow> Chapters => Set<ChapterRow>();
+
+    public DbSet<UtteranceRow> Utterances => Set<UtteranceRow>();
+
+    public DbSet<JobRow> Jobs => Set<JobRow>();
+
+    public DbSet<QuestionRow> Questions => Set<QuestionRow>();
+
+    public DbSet<SummaryRow> Summaries => Set<SummaryRow>();
+
+    public DbSet<CardRow> Cards => Set<CardRow>();
+
+    public DbSet<ReviewRow> Reviews => Set<ReviewRow>();
+
+    public DbSet<QuizRow> Quizzes => Set<QuizRow>();
+
+    public DbSet<AttemptRow> Attempts => Set<AttemptRow>();
+
+    public DbSet<SettingRow> Settings => Set<SettingRow>();
+
+    /// <inheritdoc/>
+    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
+    {
+        configurationBuilder.Properties<Enum>().HaveConversion<string>();
+        configurationBuilder.Properties<DateTime>().HaveConversion<UtcConverter>();
+    }
+
+    /// <inheritdoc/>
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<CourseRow>().HasIndex(c => c.Title).IsUnique();
+        modelBuilder.Entity<LectureRow>(e =>
+        {
+            e.Property(l => l.Version).IsConcurrencyToken();
+            e.HasOne(l => l.Course).WithMany().HasForeignKey(l => l.CourseId).OnDelete(DeleteBehavior.SetNull);
+        });
+        modelBuilder.Entity<SpeakerRow>(e => PartOfLecture(e, s => new { s.LectureId, s.Number }));
+        modelBuilder.Entity<PassageRow>(e =>
+        {
+            PartOfLecture(e, p => new { p.LectureId, p.Number });
+            e.HasIndex(p => new { p.LectureId, p.Key }).IsUnique();
+            AsJson(e.Property(p => p.Words));
+        });
+        modelBuilder.Entity<ChapterRow>(e => PartOfLecture(e, c => new { c.LectureId, c.Number }));
+        modelBuilder.Entity<UtteranceRow>(e =>
+        {
+            PartOfLecture(e, u => new { u.LectureId, u.Number });
+            AsJson(e.Property(u => u.Words));
+        });
+        modelBuilder.Entity<JobRow>(e => OfLecture(e).HasIndex(j => j.State));
+        modelBuilder.Entity<QuestionRow>(e => AsJson(OfLecture(e).Property(q => q.Answer)));
+        modelBuilder.Entity<SummaryRow>(e => AsJson(OfLecture(e).Property(s => s.Parts)));
+        modelBuilder.Entity<CardRow>(e =>
+        {
+            OfLecture(e).HasIndex(c => c.DueAt);
+            e.Property(c => c.Version).IsConcurrencyToken();
+            AsJson(e.Property(c => c.Source));
+        });
+        modelBuilder.Entity<ReviewRow>().HasOne<CardRow>().WithMany().HasForeignKey(r => r.CardId);
+        modelBuilder.Entity<QuizRow>(e =>
+        {
+            OfLecture(e);
+            e.HasMany(q => q.Questions).WithOne().HasForeignKey(q => q.QuizId);
+        });
+        modelBuilder.Entity<QuizQuestionRow>(e =>
+        {
+            e.HasKey(q => new { q.QuizId, q.Number });
+            AsJson(e.Property(q => q.Choices));
+            AsJson(e.Property(q => q.Source));
+        });
+        modelBuilder.Entity<AttemptRow>(e =>
+        {
+            e.HasOne<QuizRow>().WithMany().HasForeignKey(a => a.QuizId);
+            AsJson(e.Property(a => a.Choices));
+        });
+        modelBuilder.Entity<SettingRow>().HasKey(s => s.Name);
+    }
+
+    private static void PartOfLecture<T>(EntityTypeBuilder<T> entity, System.Linq.Expressions.Expression<Func<T, object?>> key)
+        where T : class
+    {
+        entity.HasKey(key);
+        entity.HasOne<LectureRow>().WithMany().HasForeignKey("LectureId");
+    }
+
+    private static EntityTypeBuilder<T> OfLecture<T>(EntityTypeBuilder<T> entity)
+        where T : class
+    {
+        entity.HasOne<LectureRow>().WithMany().HasForeignKey("LectureId");
+        return entity;
+    }
+
+    /// <summary>Stores an immutable value as JSON; it is replaced, never changed in place.</summary>
+    private static void AsJson<T>(PropertyBuilder<T> property) => property.HasConversion(
+        new ValueConverter<T, string>(
+            v => JsonSerializer.Serialize(v, JsonSerializerOptions.Web),
+            s => JsonSerializer.Deserialize<T>(s, JsonSerializerOptions.Web)!),
+        new ValueComparer<T>((a, b) => ReferenceEquals(a, b), v => v!.GetHashCode(), v => v));
+
+    private sealed class UtcConverter() : ValueConverter<DateTime, DateTime>(
+        v => v.ToUniversalTime(), v => DateTime.SpecifyKind(v, DateTimeKind.Utc));
+}

@@ -1,0 +1,52 @@
+namespace Kostel.Data.Rows;
+
+/// <summary>What a job is doing.</summary>
+public enum JobStage
+{
+    /// <summary>Looking at the file.</summary>
+    Checking,
+
+    /// <summary>Recognising what is said.</summary>
+    Listening,
+
+    /// <summary>Dividing it into passages and chapters.</summary>
+    Arranging,
+}
+
+/// <summary>How a job stands.</summary>
+public enum JobState
+{
+    /// <summary>Waiting for its turn, or to go on after a restart.</summary>
+    Waiting,
+
+    /// <summary>At work.</summary>
+    Running,
+
+    /// <summary>Finished.</summary>
+    Done,
+
+    /// <summary>Ended by a problem; can be tried again.</summary>
+    Failed,
+
+    /// <summary>Stopped by the person; can be tried again.</summary>
+    Cancelled,
+}
+
+/// <summary>The transcription of a lecture.</summary>
+public sealed class JobRow
+{
+    public int Id { get; set; }
+
+    public required string LectureId { get; set; }
+
+    public JobStage Stage { get; set; }
+
+    public JobState State { get; set; }
+
+    /// <summary>What went wrong, in plain words.</summary>
+    public string? Problem { get; set; }
+
+    public DateTime CreatedAt { get; set; }
+
+    public DateTime? EndedAt { get; set; }
+}

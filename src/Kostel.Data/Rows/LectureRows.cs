@@ -1,0 +1,126 @@
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Data.Rows;
+
+/// <summary>A subject or module.</summary>
+public sealed class CourseRow
+{
+    public int Id { get; set; }
+
+    public required string Title { get; set; }
+}
+
+/// <summary>A recording that was brought in. Times of day are UTC; times in the recording are milliseconds.</summary>
+public sealed class LectureRow
+{
+    /// <summary>Stands in addresses and names the lecture's folder: letters, digits and hyphens.</summary>
+    public required string Id { get; set; }
+
+    public required string Title { get; set; }
+
+    public DateOnly? HeldOn { get; set; }
+
+    public int? CourseId { get; set; }
+
+    public CourseRow? Course { get; set; }
+
+    /// <summary>The file's name where it came from, for showing only.</summary>
+    public required string SourceName { get; set; }
+
+    public long SourceBytes { get; set; }
+
+    public string Language { get; set; } = "en";
+
+    public int DurationMs { get; set; }
+
+    public bool HasPicture { get; set; }
+
+    /// <summary>Something to know about the result ("no speech was heard"), in plain words.</summary>
+    public string? Notice { get; set; }
+
+    public DateTime AddedAt { get; set; }
+
+    public DateTime? OpenedAt { get; set; }
+
+    /// <summary>Set while it lies in the bin.</summary>
+    public DateTime? DeletedAt { get; set; }
+
+    /// <summary>Goes up with every edit by a person.</summary>
+    public int Version { get; set; }
+}
+
+/// <summary>Where a file is on its way in.</summary>
+public sealed class UploadRow
+{
+    public required string Id { get; set; }
+
+    public required string FileName { get; set; }
+
+    public long Length { get; set; }
+
+    public required string Title { get; set; }
+
+    public DateOnly? HeldOn { get; set; }
+
+    public string? Course { get; set; }
+
+    public DateTime CreatedAt { get; set; }
+}
+
+/// <summary>Somebody who speaks.</summary>
+public sealed class SpeakerRow
+{
+    public required string LectureId { get; set; }
+
+    public int Number { get; set; }
+
+    public required string Key { get; set; }
+
+    public required string Name { get; set; }
+}
+
+/// <summary>A passage with its words.</summary>
+public sealed class PassageRow
+{
+    public required string LectureId { get; set; }
+
+    public int Number { get; set; }
+
+    public required string Key { get; set; }
+
+    public required string SpeakerKey { get; set; }
+
+    public int StartMs { get; set; }
+
+    public int EndMs { get; set; }
+
+    public required IReadOnlyList<Word> Words { get; set; }
+}
+
+/// <summary>A chapter.</summary>
+public sealed class ChapterRow
+{
+    public required string LectureId { get; set; }
+
+    public int Number { get; set; }
+
+    public required string Title { get; set; }
+
+    public int StartMs { get; set; }
+
+    public int EndMs { get; set; }
+}
+
+/// <summary>A recognised utterance of a transcription that is not finished: what a restart goes on from.</summary>
+public sealed class UtteranceRow
+{
+    public required string LectureId { get; set; }
+
+    public int Number { get; set; }
+
+    public long StartSample { get; set; }
+
+    public long EndSample { get; set; }
+
+    public required IReadOnlyList<Word> Words { get; set; }
+}

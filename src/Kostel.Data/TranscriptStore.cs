@@ -1,0 +1,71 @@
+using Kostel.Core.Speech;
+using Kostel.Core.Transcripts;
+using Kostel.Data.Rows;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Data;
+
+/// <summary>Keeps transcripts: piece by piece while they are made, whole when they are done.</summary>
+public static class TranscriptStore
+{
+    /// <summary>Commits one recognised utterance.</summary>
+    public static async Task AddUtterance(this KostelContext context, string lectureId, Utterance utterance, CancellationToken cancel)
+    {
+        context.Utterances.Add(new UtteranceRow
+        {
+            LectureId = lectureId,
+            Number = utterance.Index,
+            StartSample = utterance.StartSample,
+            EndSample = utterance.EndSample,
+            Words = utterance.Words,
+        });
+        await context.SaveChangesAsync(cancel);
+    }
+
+    /// <summary>The utterances that were committed, in order.</summary>
+    public static async Task<IReadOnlyList<Utterance>> Utterances(this KostelContext context, string lectureId, CancellationToken cancel) =>
+        (await context.Utterances.AsNoTracking().Where(u => u.LectureId == lectureId).OrderBy(u => u.Number).ToListAsync(cancel))
+            .Select(u => new Utterance(u.Number, u.StartSample, u.EndSample, u.Words))
+            .ToList();
+
+    /// <summary>Adds the rows of a transcript, in place of earlier ones and of the utterances it was made from; all at the next save or nothing.</summary>
+    public static async Task ReplaceTranscript(this KostelContext context, string lectureId, Transcript transcript, CancellationToken cancel)
+    {
+        context.Utterances.RemoveRange(await context.Utterances.Where(u => u.LectureId == lectureId).ToListAsync(cancel));
+        context.Passages.RemoveRange(await context.Passages.Where(p => p.LectureId == lectureId).ToListAsync(cancel));
+        context.Speakers.RemoveRange(await context.Speakers.Where(s => s.LectureId == lectureId).ToListAsync(cancel));
+        context.Chapters.RemoveRange(await context.Chapters.Where(c => c.LectureId == lectureId).ToListAsync(cancel));
+        await context.SaveChangesAsync(cancel);
+        context.Speakers.AddRange(transcript.Speakers.Select((s, i) => new SpeakerRow { LectureId = lectureId, Number = i, Key = s.Id, Name = s.Name }));
+        context.Passages.AddRange(transcript.Passages.Select((p, i) => new PassageRow
+        {
+            LectureId = lectureId, Number = i, Key = p.Id, SpeakerKey = p.SpeakerId, StartMs = p.StartMs, EndMs = p.EndMs, Words = p.Words,
+        }));
+        context.Chapters.AddRange(transcript.Chapters.Select((c, i) => new ChapterRow
+        {
+            LectureId = lectureId, Number = i, Title = c.Title, StartMs = c.StartMs, EndMs = c.EndMs,
+        }));
+    }
+
+    /// <summary>A lecture's transcript; while it is being made, what there is of it, without chapters.</summary>
+    public static async Task<Transcript> Transcript(this KostelContext context, LectureRow lecture, CancellationToken cancel)
+    {
+        var passages = await context.Passages.AsNoTracking().Where(p => p.LectureId == lecture.Id).OrderBy(p => p.Number).ToListAsync(cancel);
+        if (passages.Count == 0)
+        {
+            var speaker = Speaker.Unnamed(1);
+            var words = (await context.Utterances(lecture.Id, cancel)).SelectMany(u => u.Words).ToList();
+            var soFar = PassageBuilder.Build(words, speaker.Id, new HashSet<int>());
+            return new Transcript(lecture.Language, lecture.DurationMs, soFar.Count == 0 ? [] : [speaker], soFar, []);
+        }
+
+        var speakers = await context.Speakers.AsNoTracking().Where(s => s.LectureId == lecture.Id).OrderBy(s => s.Number).ToListAsync(cancel);
+        var chapters = await context.Chapters.AsNoTracking().Where(c => c.LectureId == lecture.Id).OrderBy(c => c.Number).ToListAsync(cancel);
+        return new Transcript(
+            lecture.Language,
+            lecture.DurationMs,
+            speakers.Select(s => new Speaker(s.Key, s.Name)).ToList(),
+            passages.Select(p => new Passage(p.Key, p.SpeakerKey, p.StartMs, p.EndMs, p.Words)).ToList(),
+            chapters.Select(c => new Chapter(c.Title, c.StartMs, c.EndMs)).ToList());
+    }
+}

@@ -1,0 +1,4 @@
+namespace Kostel.Media;
+
+/// <summary>A recording that cannot be used, with the reason in plain words.</summary>
+public sealed class MediaProblemException(string message) : Exception(message);

@@ -1,0 +1,124 @@
+using System.Globalization;
+using System.Text.Json;
+using Kostel.Core.Audio;
+
+namespace Kostel.Media;
+
+/// <summary>What a file turned out to be.</summary>
+/// <param name="DurationMs">Of the sound, as the file says; 0 when it does not.</param>
+/// <param name="HasPicture">Moving picture, not a cover image.</param>
+/// <param name="Container">FFmpeg's name, for example <c>matroska,webm</c>.</param>
+public sealed record RecordingFacts(int DurationMs, bool HasPicture, string Container, string AudioCodec, string? VideoCodec);
+
+/// <summary>Sound and video files, through FFmpeg.</summary>
+public static class Recording
+{
+    private static readonly string[] Bounds = ["-v", "error", "-protocol_whitelist", "file,pipe"];
+
+    private static readonly HashSet<string> NotRecordings = ["tty", "image2", "png_pipe", "jpeg_pipe", "gif", "srt", "webvtt", "ass", "txt"];
+
+    /// <summary>Looks at a file. Its name says nothing: only its content counts.</summary>
+    /// <exception cref="MediaProblemException">It is empty, no recording, cut off, or has no sound.</exception>
+    public static async Task<RecordingFacts> Probe(string path, CancellationToken cancel = default)
+    {
+        if (!File.Exists(path))
+        {
+            throw new MediaProblemException("The file is not there any more.");
+        }
+
+        if (new FileInfo(path).Length == 0)
+        {
+            throw new MediaProblemException("The file is empty: it holds not a single byte. Copy it from where it was recorded again.");
+        }
+
+        var (exit, output, errors) = await FfmpegProcess.Run(
+            "ffprobe", [.. Bounds, "-show_format", "-show_streams", "-of", "json", path], cancel);
+        if (exit != 0)
+        {
+            throw new MediaProblemException(errors.Contains("moov atom not found", StringComparison.Ordinal)
+                ? "The file is cut off: its index, which stands at the end, is missing. The copy or download was probably interrupted. Bring in a complete copy."
+                : "This is not a sound or video file that Kostel can read. It takes what FFmpeg takes: mp3, m4a, wav, ogg, opus, flac, mp4, webm, mkv, mov and more.");
+        }
+
+        using var json = JsonDocument.Parse(output);
+        var format = json.RootElement.GetProperty("format");
+        var container = Text(format, "format_name") ?? "";
+        var streams = json.RootElement.GetProperty("streams").EnumerateArray().ToList();
+        var audio = streams.FirstOrDefault(s => Text(s, "codec_type") == "audio");
+        var video = streams.FirstOrDefault(s => Text(s, "codec_type") == "video" && !IsCover(s));
+        if (NotRecordings.Contains(container))
+        {
+            throw new MediaProblemException("This is a text or a picture, not a sound or video file.");
+        }
+
+        if (audio.ValueKind == JsonValueKind.Undefined)
+        {
+            throw new MediaProblemException(video.ValueKind == JsonValueKind.Undefined
+                ? "There is no sound in this file."
+                : "This video has no sound, so there is nothing to transcribe.");
+        }
+
+        return new RecordingFacts(
+            Seconds(Text(audio, "duration")) is > 0 and var ofSound ? ofSound : Seconds(Text(format, "duration")),
+            video.ValueKind != JsonValueKind.Undefined,
+            container,
+            Text(audio, "codec_name") ?? "",
+            video.ValueKind == JsonValueKind.Undefined ? null : Text(video, "codec_name"));
+    }
+
+    /// <summary>The sound of a file as 16 kHz mono floats, in pieces of up to half a second, from the start.</summary>
+    /// <remarks>A file that breaks off gives what could be read; whether it did is told by its length against <see cref="RecordingFacts.DurationMs"/>.</remarks>
+    /// <exception cref="MediaProblemException">Nothing at all could be decoded.</exception>
+    public static async IAsyncEnumerable<ReadOnlyMemory<float>> Decode(
+        string path, [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken cancel = default)
+    {
+        using var process = FfmpegProcess.Start(
+            "ffmpeg",
+            ["-nostdin", .. Bounds, "-i", path, "-map", "0:a:0", "-vn", "-ac", "1", "-ar", $"{Pcm.SampleRate}", "-f", "f32le", "pipe:1"]);
+        var errors = process.StandardError.ReadToEndAsync(CancellationToken.None);
+        var any = false;
+        try
+        {
+            var bytes = new byte[Pcm.SampleRate * sizeof(float) / 2];
+            while (true)
+            {
+                var read = await process.StandardOutput.BaseStream.ReadAtLeastAsync(bytes, bytes.Length, throwOnEndOfStream: false, cancel);
+                var samples = new float[read / sizeof(float)];
+                Buffer.BlockCopy(bytes, 0, samples, 0, samples.Length * sizeof(float));
+                if (samples.Length > 0)
+                {
+                    any = true;
+                    yield return samples;
+                }
+
+                if (read < bytes.Length)
+                {
+                    break;
+                }
+            }
+        }
+        finally
+        {
+            if (!process.HasExited)
+            {
+                process.Kill(entireProcessTree: true);
+            }
+        }
+
+        await process.WaitForExitAsync(cancel);
+        if (!any)
+        {
+            var reason = (await errors).Trim().Split('\n').LastOrDefault() ?? "";
+            throw new MediaProblemException($"No sound could be decoded from this file. FFmpeg says: {reason}");
+        }
+    }
+
+    private static bool IsCover(JsonElement stream) =>
+        stream.TryGetProperty("disposition", out var d) && d.TryGetProperty("attached_pic", out var a) && a.GetInt32() == 1;
+
+    private static string? Text(JsonElement element, string name) =>
+        element.TryGetProperty(name, out var value) ? value.ToString() : null;
+
+    private static int Seconds(string? text) =>
+        double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var s) && s > 0 ? (int)Math.Min(s * 1000, int.MaxValue) : 0;
+}

@@ -1,0 +1,79 @@
+using System.Text.Json;
+using Kostel.Core.Study.Cards;
+using Kostel.Core.Study.Summaries;
+using Kostel.Core.Transcripts;
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Server.Features.Study;
+using Kostel.Server.Features.Uploads;
+using Kostel.Server.Jobs;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Server.Demo;
+
+/// <summary>Fills an empty library with the demonstration: recordings, and the transcripts that Kostel made of all but one.</summary>
+public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvider time)
+{
+    /// <summary>The lectures that come with cards and a summary, so that Today has something to show.</summary>
+    private const int LecturesWithCards = 2;
+
+    /// <summary>Does nothing when there is anything in the library, in the bin too.</summary>
+    public async Task SeedOnce(string demoFolder, CancellationToken cancel)
+    {
+        await using var context = library.CreateDbContext();
+        if (await context.Lectures.AnyAsync(cancel))
+        {
+            return;
+        }
+
+        await using var file = File.OpenRead(Path.Combine(demoFolder, "library.json"));
+        var items = await JsonSerializer.DeserializeAsync<List<Item>>(file, JsonSerializerOptions.Web, cancel) ?? [];
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
+        foreach (var item in items)
+        {
+            await Add(context, item, demoFolder, withCards: items.IndexOf(item) < LecturesWithCards, cancel);
+        }
+
+        await all.CommitAsync(cancel);
+        queue.Wake();
+    }
+
+    private async Task Add(KostelContext context, Item item, string demoFolder, bool withCards, CancellationToken cancel)
+    {
+        var media = Path.Combine(demoFolder, "media", item.Media);
+        File.Copy(media, library.Original(item.Id), overwrite: true);
+        var now = time.GetUtcNow().UtcDateTime;
+        var lecture = new LectureRow
+        {
+            Id = item.Id,
+            Title = item.Title,
+            HeldOn = item.Held,
+            Course = await UploadFiles.Course(context, item.Course, cancel),
+            SourceName = item.Media,
+            SourceBytes = new FileInfo(media).Length,
+            HasPicture = Path.GetExtension(item.Media) == ".mp4",
+            AddedAt = now,
+        };
+        context.Lectures.Add(lecture);
+        if (item.Transcript is null)
+        {
+            queue.Enqueue(context, item.Id);
+            await context.SaveChangesAsync(cancel);
+            return;
+        }
+
+        var transcript = TranscriptFormat.Read(await File.ReadAllTextAsync(Path.Combine(demoFolder, "transcripts", item.Transcript), cancel));
+        lecture.DurationMs = transcript.DurationMs;
+        await context.SaveChangesAsync(cancel);
+        await context.ReplaceTranscript(item.Id, transcript, cancel);
+        if (withCards)
+        {
+            context.Cards.AddRange(CardMaker.Make(transcript).Select(d => StudyEndpoints.NewCard(item.Id, d, now)));
+            context.Summaries.Add(new SummaryRow { LectureId = item.Id, Parts = Summarizer.Summarize(transcript), MadeAt = now });
+        }
+
+        await context.SaveChangesAsync(cancel);
+    }
+
+    private sealed record Item(string Id, string Title, string Course, DateOnly Held, string Media, string? Transcript);
+}

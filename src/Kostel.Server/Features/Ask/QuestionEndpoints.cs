@@ -1,0 +1,52 @@
+using Kostel.Core.Answers;
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Server.Features.Lectures;
+using Kostel.Server.Http;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Server.Features.Ask;
+
+/// <summary>A question to a lecture.</summary>
+public sealed record NewQuestion(string Text);
+
+/// <summary>A question with its answer.</summary>
+public sealed record QuestionView(int Id, string Text, DateTime AskedAt, Answer Answer);
+
+internal static class QuestionEndpoints
+{
+    private const int LongestQuestion = 500;
+
+    public static void MapQuestions(this IEndpointRouteBuilder app)
+    {
+        var questions = app.MapGroup("/api/lectures/{id}/questions");
+        questions.MapGet("", List).WithName("getQuestions");
+        questions.MapPost("", Ask).WithName("askQuestion");
+    }
+
+    private static async Task<Ok<List<QuestionView>>> List(string id, KostelContext context, CancellationToken cancel)
+    {
+        await LectureEndpoints.Find(context, id, cancel);
+        var rows = await context.Questions.AsNoTracking().Where(q => q.LectureId == id).OrderByDescending(q => q.Id).ToListAsync(cancel);
+        return TypedResults.Ok(rows.Select(View).ToList());
+    }
+
+    private static async Task<Ok<QuestionView>> Ask(string id, NewQuestion question, KostelContext context, TimeProvider time, CancellationToken cancel)
+    {
+        var text = question.Text.Trim();
+        if (text.Length is 0 or > LongestQuestion)
+        {
+            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"A question has 1 to {LongestQuestion} characters.");
+        }
+
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var answer = new AnswerFinder(await context.Transcript(lecture, cancel)).Ask(text);
+        var row = new QuestionRow { LectureId = id, Text = text, Answer = answer, AskedAt = time.GetUtcNow().UtcDateTime };
+        context.Questions.Add(row);
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.Ok(View(row));
+    }
+
+    private static QuestionView View(QuestionRow row) => new(row.Id, row.Text, row.AskedAt, row.Answer);
+}

@@ -1,0 +1,64 @@
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Server.Jobs;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Server.Features.Library;
+
+/// <summary>A lecture as lists and headings show it.</summary>
+/// <param name="Work">How its transcription stands; null when nothing is to be done.</param>
+/// <param name="CardCount">Cards made from it.</param>
+/// <param name="DueCount">Of these, how many are due now.</param>
+public sealed record LectureView(
+    string Id,
+    string Title,
+    DateOnly? HeldOn,
+    string? Course,
+    int DurationMs,
+    bool HasPicture,
+    string SourceName,
+    DateTime AddedAt,
+    DateTime? OpenedAt,
+    string? Notice,
+    int Version,
+    int ChapterCount,
+    int CardCount,
+    int DueCount,
+    Progress? Work);
+
+/// <summary>Reads lectures for showing.</summary>
+internal static class LectureViews
+{
+    /// <summary>All lectures that are not in the bin, or those that a condition picks; the newest first.</summary>
+    public static async Task<List<LectureView>> Load(
+        KostelContext context, ProgressBoard board, DateTime now, System.Linq.Expressions.Expression<Func<LectureRow, bool>> which, CancellationToken cancel)
+    {
+        var lectures = await context.Lectures.AsNoTracking().Include(l => l.Course).Where(which)
+            .OrderByDescending(l => l.HeldOn).ThenByDescending(l => l.AddedAt)
+            .Select(l => new
+            {
+                Row = l,
+                Chapters = context.Chapters.Count(c => c.LectureId == l.Id),
+                Cards = context.Cards.Count(c => c.LectureId == l.Id),
+                Due = context.Cards.Count(c => c.LectureId == l.Id && c.DueAt <= now),
+                Job = context.Jobs.Where(j => j.LectureId == l.Id).OrderByDescending(j => j.Id).FirstOrDefault(),
+            })
+            .ToListAsync(cancel);
+        return lectures.Select(l => new LectureView(
+            l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.Course?.Title, l.Row.DurationMs, l.Row.HasPicture, l.Row.SourceName,
+            l.Row.AddedAt, l.Row.OpenedAt, l.Row.Notice, l.Row.Version, l.Chapters, l.Cards, l.Due, Work(l.Job, board))).ToList();
+    }
+
+    private static Progress? Work(JobRow? job, ProgressBoard board)
+    {
+        if (job is null or { State: JobState.Done })
+        {
+            return null;
+        }
+
+        var live = board.Of(job.LectureId);
+        return job.State is JobState.Running or JobState.Waiting && live?.State is JobState.Running or JobState.Failed
+            ? live
+            : new Progress(job.LectureId, job.Stage, job.State, 0, null, 0, job.Problem);
+    }
+}

@@ -1,0 +1,149 @@
+using Kostel.Core.Study.Cards;
+using Kostel.Core.Study.Quizzes;
+using Kostel.Core.Study.Summaries;
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Server.Features.Lectures;
+using Kostel.Server.Features.Review;
+using Kostel.Server.Http;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Server.Features.Study;
+
+/// <summary>What was made from a lecture so far.</summary>
+public sealed record StudyView(IReadOnlyList<SummaryPart>? Summary, IReadOnlyList<CardView> Cards, QuizView? Quiz);
+
+/// <summary>A quiz as it is taken: without the keys.</summary>
+public sealed record QuizView(int Id, IReadOnlyList<QuizQuestionView> Questions, AttemptView? LastAttempt);
+
+/// <summary>A question of a quiz.</summary>
+public sealed record QuizQuestionView(string Stem, IReadOnlyList<string> Choices);
+
+/// <summary>The choices of one run, -1 for a question left open.</summary>
+public sealed record NewAttempt(IReadOnlyList<int> Choices);
+
+/// <summary>The result of one run, with where to listen again.</summary>
+public sealed record AttemptView(int RightCount, DateTime FinishedAt, IReadOnlyList<MarkedAnswer> Answers);
+
+/// <summary>An answer and the key.</summary>
+public sealed record MarkedAnswer(int Choice, int Key, int StartMs, string Quote);
+
+internal static class StudyEndpoints
+{
+    private const int CardsWanted = 10, QuestionsWanted = 6;
+
+    public static void MapStudy(this IEndpointRouteBuilder app)
+    {
+        var study = app.MapGroup("/api/lectures/{id}");
+        study.MapGet("study", Get).WithName("getStudy");
+        study.MapPost("summary", MakeSummary).WithName("makeSummary");
+        study.MapPost("cards", MakeCards).WithName("makeCards");
+        study.MapPost("quiz", MakeQuiz).WithName("makeQuiz");
+        app.MapPost("/api/quizzes/{quizId:int}/attempts", Take).WithName("takeQuiz");
+    }
+
+    private static async Task<Ok<StudyView>> Get(string id, KostelContext context, CancellationToken cancel)
+    {
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        return TypedResults.Ok(await View(lecture, context, cancel));
+    }
+
+    private static async Task<Ok<StudyView>> MakeSummary(string id, KostelContext context, TimeProvider time, CancellationToken cancel)
+    {
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var parts = Summarizer.Summarize(await context.Transcript(lecture, cancel));
+        context.Summaries.Add(new SummaryRow { LectureId = id, Parts = NotEmpty(parts, "summary"), MadeAt = time.GetUtcNow().UtcDateTime });
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.Ok(await View(lecture, context, cancel));
+    }
+
+    /// <summary>Adds cards; one that is there already is kept with its reviews.</summary>
+    private static async Task<Ok<StudyView>> MakeCards(string id, KostelContext context, TimeProvider time, CancellationToken cancel)
+    {
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var drafts = NotEmpty(CardMaker.Make(await context.Transcript(lecture, cancel), CardsWanted), "cards");
+        var there = (await context.Cards.Where(c => c.LectureId == id).Select(c => c.Front).ToListAsync(cancel)).ToHashSet();
+        context.Cards.AddRange(drafts.Where(d => !there.Contains(d.Front)).Select(d => NewCard(id, d, time.GetUtcNow().UtcDateTime)));
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.Ok(await View(lecture, context, cancel));
+    }
+
+    /// <summary>A card that is due at once.</summary>
+    public static CardRow NewCard(string lectureId, CardDraft draft, DateTime now) => new()
+    {
+        LectureId = lectureId, Front = draft.Front, Back = draft.Back, Source = draft.Source, DueAt = now, CreatedAt = now,
+    };
+
+    private static async Task<Ok<StudyView>> MakeQuiz(string id, KostelContext context, TimeProvider time, CancellationToken cancel)
+    {
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var earlier = await context.Quizzes.CountAsync(q => q.LectureId == id, cancel);
+        var questions = NotEmpty(QuizMaker.Make(await context.Transcript(lecture, cancel), QuestionsWanted, seed: earlier + 1), "quiz");
+        context.Quizzes.Add(new QuizRow
+        {
+            LectureId = id,
+            MadeAt = time.GetUtcNow().UtcDateTime,
+            Questions = questions.Select((q, i) => new QuizQuestionRow { Number = i, Stem = q.Stem, Choices = q.Choices, Key = q.Key, Source = q.Source }).ToList(),
+        });
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.Ok(await View(lecture, context, cancel));
+    }
+
+    private static async Task<Ok<AttemptView>> Take(int quizId, NewAttempt attempt, KostelContext context, TimeProvider time, CancellationToken cancel)
+    {
+        var quiz = await context.Quizzes.AsNoTracking().Include(q => q.Questions).FirstOrDefaultAsync(q => q.Id == quizId, cancel)
+            ?? throw PlainProblemException.NotThere("quiz");
+        if (attempt.Choices.Count != quiz.Questions.Count)
+        {
+            throw new PlainProblemException(StatusCodes.Status400BadRequest, "The answers do not belong to this quiz.");
+        }
+
+        var questions = quiz.Questions.OrderBy(q => q.Number).ToList();
+        var row = new AttemptRow
+        {
+            QuizId = quizId,
+            Choices = attempt.Choices,
+            RightCount = questions.Where((q, i) => attempt.Choices[i] == q.Key).Count(),
+            FinishedAt = time.GetUtcNow().UtcDateTime,
+        };
+        context.Attempts.Add(row);
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.Ok(Mark(row, questions));
+    }
+
+    private static async Task<StudyView> View(LectureRow lecture, KostelContext context, CancellationToken cancel)
+    {
+        var summary = await context.Summaries.AsNoTracking().Where(s => s.LectureId == lecture.Id).OrderByDescending(s => s.Id).FirstOrDefaultAsync(cancel);
+        var cards = await context.Cards.AsNoTracking().Where(c => c.LectureId == lecture.Id).ToListAsync(cancel);
+        var quiz = await context.Quizzes.AsNoTracking().Include(q => q.Questions).Where(q => q.LectureId == lecture.Id)
+            .OrderByDescending(q => q.Id).FirstOrDefaultAsync(cancel);
+        var attempt = quiz is null
+            ? null
+            : await context.Attempts.AsNoTracking().Where(a => a.QuizId == quiz.Id).OrderByDescending(a => a.Id).FirstOrDefaultAsync(cancel);
+        return new StudyView(
+            summary?.Parts,
+            cards.OrderBy(c => c.Source.StartMs).Select(c => CardView.Of(c, lecture)).ToList(),
+            quiz is null ? null : View(quiz, attempt));
+    }
+
+    private static QuizView View(QuizRow quiz, AttemptRow? attempt)
+    {
+        var questions = quiz.Questions.OrderBy(q => q.Number).ToList();
+        return new QuizView(
+            quiz.Id,
+            questions.Select(q => new QuizQuestionView(q.Stem, q.Choices)).ToList(),
+            attempt is null ? null : Mark(attempt, questions));
+    }
+
+    private static AttemptView Mark(AttemptRow attempt, List<QuizQuestionRow> questions) => new(
+        attempt.RightCount,
+        attempt.FinishedAt,
+        questions.Select((q, i) => new MarkedAnswer(attempt.Choices[i], q.Key, q.Source.StartMs, q.Source.Quote)).ToList());
+
+    private static IReadOnlyList<T> NotEmpty<T>(IReadOnlyList<T> made, string what) => made.Count > 0
+        ? made
+        : throw new PlainProblemException(
+            StatusCodes.Status422UnprocessableEntity,
+            $"There is not enough in this lecture to make a {what} of. Nothing was changed.".Replace("a cards", "cards", StringComparison.Ordinal));
+}

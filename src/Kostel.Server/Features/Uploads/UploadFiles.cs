@@ -1,0 +1,96 @@
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Server.Jobs;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Server.Features.Uploads;
+
+/// <summary>Takes files in piece by piece and makes each a lecture when its last byte is there.</summary>
+public sealed class UploadFiles(LibraryFolder library, JobQueue queue, TimeProvider time)
+{
+    /// <summary>How many bytes of an upload have arrived.</summary>
+    public long Offset(string id) => new FileInfo(PathOf(id)) is { Exists: true } file ? file.Length : 0;
+
+    /// <summary>Appends a request's body as it comes; what arrived before a connection broke stays.</summary>
+    public async Task Append(string id, long atMost, Stream body, CancellationToken cancel)
+    {
+        await using var file = new FileStream(PathOf(id), FileMode.Append, FileAccess.Write, FileShare.None, 1, FileOptions.Asynchronous);
+        var buffer = new byte[1 << 17];
+        try
+        {
+            int read;
+            while (atMost > 0 && (read = await body.ReadAsync(buffer.AsMemory(0, (int)Math.Min(buffer.Length, atMost)), cancel)) > 0)
+            {
+                await file.WriteAsync(buffer.AsMemory(0, read), CancellationToken.None);
+                atMost -= read;
+            }
+        }
+        catch (Exception e) when (e is OperationCanceledException or Microsoft.AspNetCore.Connections.ConnectionResetException or BadHttpRequestException)
+        {
+            // The other side went away; it will ask how far it came and go on from there.
+        }
+    }
+
+    /// <summary>Makes a lecture of an upload whose bytes are all there. Doing it again does no harm.</summary>
+    public async Task Finish(UploadRow upload, CancellationToken cancel)
+    {
+        var original = library.Original(upload.Id);
+        if (File.Exists(PathOf(upload.Id)))
+        {
+            File.Move(PathOf(upload.Id), original, overwrite: true);
+        }
+
+        await using var context = library.CreateDbContext();
+        context.Lectures.Add(new LectureRow
+        {
+            Id = upload.Id,
+            Title = upload.Title,
+            HeldOn = upload.HeldOn,
+            Course = await Course(context, upload.Course, cancel),
+            SourceName = upload.FileName,
+            SourceBytes = upload.Length,
+            AddedAt = time.GetUtcNow().UtcDateTime,
+        });
+        queue.Enqueue(context, upload.Id);
+        context.Uploads.Remove(upload);
+        await context.SaveChangesAsync(cancel);
+        queue.Wake();
+    }
+
+    /// <summary>Finishes uploads whose last byte arrived just before the program stopped.</summary>
+    public async Task FinishInterrupted(CancellationToken cancel)
+    {
+        await using var context = library.CreateDbContext();
+        foreach (var upload in await context.Uploads.AsNoTracking().ToListAsync(cancel))
+        {
+            var moved = new FileInfo(library.Original(upload.Id));
+            if (Offset(upload.Id) == upload.Length || (moved.Exists && moved.Length == upload.Length))
+            {
+                await Finish(upload, cancel);
+            }
+        }
+    }
+
+    /// <summary>Forgets an upload and what arrived of it.</summary>
+    public async Task Drop(UploadRow upload, CancellationToken cancel)
+    {
+        await using var context = library.CreateDbContext();
+        context.Uploads.Remove(upload);
+        await context.SaveChangesAsync(cancel);
+        File.Delete(PathOf(upload.Id));
+    }
+
+    /// <summary>Makes the empty file, so that an upload of no bytes is complete at once.</summary>
+    public void Open(string id) => File.Create(PathOf(id)).Dispose();
+
+    /// <summary>The course of a title, made when there is none yet.</summary>
+    public static async Task<CourseRow?> Course(KostelContext context, string? title, CancellationToken cancel)
+    {
+        var wanted = title?.Trim();
+        return string.IsNullOrEmpty(wanted)
+            ? null
+            : await context.Courses.FirstOrDefaultAsync(c => c.Title == wanted, cancel) ?? new CourseRow { Title = wanted };
+    }
+
+    private string PathOf(string id) => Path.Combine(library.UploadFolder, Path.GetFileName(library.LectureFolder(id)));
+}

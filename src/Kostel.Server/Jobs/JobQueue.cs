@@ -1,0 +1,151 @@
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Media;
+using Kostel.Server.Http;
+using Kostel.Speech;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Server.Jobs;
+
+/// <summary>
+/// Works off the jobs one after the other, the oldest first. A job that was running when the program stopped is simply the
+/// next to run. Every lecture's recognition already uses all cores, so two at a time would only make both late.
+/// </summary>
+public sealed class JobQueue(LibraryFolder library, LectureTranscriber transcriber, ProgressBoard board, TimeProvider time, ILogger<JobQueue> log)
+    : BackgroundService
+{
+    private readonly SemaphoreSlim wake = new(0);
+    private readonly Lock gate = new();
+    private string? currentLecture;
+    private CancellationTokenSource? current;
+
+    /// <summary>Says that there may be something to do.</summary>
+    public void Wake() => wake.Release();
+
+    /// <summary>Puts a lecture in the queue (to be saved by the caller, who then calls <see cref="Wake"/>).</summary>
+    public JobRow Enqueue(KostelContext context, string lectureId)
+    {
+        var job = new JobRow { LectureId = lectureId, CreatedAt = time.GetUtcNow().UtcDateTime };
+        context.Jobs.Add(job);
+        return job;
+    }
+
+    /// <summary>Stops a lecture's job, at work or waiting. What was recognised is kept for another try.</summary>
+    public async Task Cancel(string lectureId, CancellationToken cancel)
+    {
+        await using var context = library.CreateDbContext();
+        var jobs = await context.Jobs
+            .Where(j => j.LectureId == lectureId && (j.State == JobState.Waiting || j.State == JobState.Running))
+            .ToListAsync(cancel);
+        foreach (var job in jobs)
+        {
+            (job.State, job.EndedAt) = (JobState.Cancelled, time.GetUtcNow().UtcDateTime);
+        }
+
+        await context.SaveChangesAsync(cancel);
+        lock (gate)
+        {
+            if (currentLecture == lectureId)
+            {
+                current?.Cancel();
+            }
+        }
+
+        if (jobs.Count > 0)
+        {
+            await board.Report(new Progress(lectureId, jobs[^1].Stage, JobState.Cancelled, 0, null, 0, null));
+        }
+    }
+
+    /// <inheritdoc/>
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        while (!stoppingToken.IsCancellationRequested)
+        {
+            if (await Next(stoppingToken) is { } job)
+            {
+                await Work(job, stoppingToken);
+            }
+            else
+            {
+                await wake.WaitAsync(stoppingToken);
+            }
+        }
+    }
+
+    private async Task<JobRow?> Next(CancellationToken cancel)
+    {
+        await using var context = library.CreateDbContext();
+        return await context.Jobs.AsNoTracking()
+            .Where(j => j.State == JobState.Waiting || j.State == JobState.Running)
+            .OrderBy(j => j.Id)
+            .FirstOrDefaultAsync(cancel);
+    }
+
+    private async Task Work(JobRow job, CancellationToken stopping)
+    {
+        using var cancel = CancellationTokenSource.CreateLinkedTokenSource(stopping);
+        lock (gate)
+        {
+            (currentLecture, current) = (job.LectureId, cancel);
+        }
+
+        try
+        {
+            await transcriber.Run(job.Id, cancel.Token);
+        }
+        catch (OperationCanceledException) when (cancel.IsCancellationRequested)
+        {
+        }
+        catch (Exception e)
+        {
+            await Fail(job, e, stopping);
+        }
+        finally
+        {
+            lock (gate)
+            {
+                (currentLecture, current) = (null, null);
+            }
+        }
+    }
+
+    private async Task Fail(JobRow job, Exception reason, CancellationToken cancel)
+    {
+        var problem = reason switch
+        {
+            MediaProblemException or ModelProblemException => reason.Message,
+            _ when PlainProblems.IsDiskFull(reason) => PlainProblems.DiskFull,
+            _ => "Something went wrong while this was transcribed. The recording and what was recognised so far are kept. Try again.",
+        };
+        if (reason is not (MediaProblemException or ModelProblemException))
+        {
+            log.LogError(reason, "The transcription of {Lecture} failed", job.LectureId);
+        }
+
+        await board.Report(new Progress(job.LectureId, job.Stage, JobState.Failed, 0, null, 0, problem));
+        while (!await TryNote(job.Id, problem, cancel))
+        {
+            // A full disk takes not even this note; wait until it does, rather than run the job in a circle.
+            await Task.Delay(TimeSpan.FromSeconds(2), time, cancel);
+        }
+    }
+
+    private async Task<bool> TryNote(int jobId, string problem, CancellationToken cancel)
+    {
+        try
+        {
+            await using var context = library.CreateDbContext();
+            await context.Jobs.Where(j => j.Id == jobId && j.State != JobState.Cancelled).ExecuteUpdateAsync(
+                s => s.SetProperty(j => j.State, JobState.Failed)
+                    .SetProperty(j => j.Problem, problem)
+                    .SetProperty(j => j.EndedAt, time.GetUtcNow().UtcDateTime),
+                cancel);
+            return true;
+        }
+        catch (Exception e) when (PlainProblems.IsDiskFull(e))
+        {
+            return false;
+        }
+    }
+}

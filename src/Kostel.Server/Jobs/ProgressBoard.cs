@@ -1,0 +1,30 @@
+using System.Collections.Concurrent;
+using Kostel.Data.Rows;
+using Microsoft.AspNetCore.SignalR;
+
+namespace Kostel.Server.Jobs;
+
+/// <summary>How a lecture's transcription stands.</summary>
+/// <param name="Fraction">Of this stage, 0 to 1.</param>
+/// <param name="SecondsLeft">An estimate, once there is enough to go by.</param>
+/// <param name="WordCount">Words recognised so far in this run.</param>
+public sealed record Progress(string LectureId, JobStage Stage, JobState State, double Fraction, int? SecondsLeft, int WordCount, string? Problem);
+
+/// <summary>Open pages listen here; nothing is sent to the server.</summary>
+public sealed class ProgressHub : Hub;
+
+/// <summary>What is being worked on at this moment, told to every open page.</summary>
+public sealed class ProgressBoard(IHubContext<ProgressHub> hub)
+{
+    private readonly ConcurrentDictionary<string, Progress> current = new();
+
+    /// <summary>The latest report on a lecture, if any in this run of the program.</summary>
+    public Progress? Of(string lectureId) => current.GetValueOrDefault(lectureId);
+
+    /// <summary>Notes and sends a report.</summary>
+    public Task Report(Progress progress)
+    {
+        current[progress.LectureId] = progress;
+        return hub.Clients.All.SendAsync("progress", progress);
+    }
+}

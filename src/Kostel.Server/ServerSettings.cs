@@ -1,0 +1,24 @@
+namespace Kostel.Server;
+
+/// <summary>Where this server finds and keeps things.</summary>
+/// <param name="Address">Loopback only; port 0 takes a free one.</param>
+/// <param name="DemoFolder">Set for the demonstration library.</param>
+/// <param name="WebFolder">The built front end.</param>
+public sealed record ServerSettings(string DataFolder, string? DemoFolder, string WebFolder, string ModelFolder, string ModelLock, string Address)
+{
+    private const string DefaultPort = "5480";
+
+    /// <summary>Reads the command line (<c>--data</c>, <c>--demo</c>, <c>--port</c>) and the environment that the entry script sets.</summary>
+    public static ServerSettings Read(IConfiguration configuration, bool describesOnly)
+    {
+        var data = configuration["data"] ?? Path.Combine(
+            describesOnly ? Path.GetTempPath() : Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData), "kostel");
+        return new ServerSettings(
+            Path.GetFullPath(data),
+            configuration["demo"],
+            configuration["KOSTEL_WEB"] ?? Path.Combine(AppContext.BaseDirectory, "wwwroot"),
+            configuration["KOSTEL_MODELS"] ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".cache", "kostel", "models"),
+            configuration["KOSTEL_MODEL_LOCK"] ?? Path.Combine("models", "models.lock.json"),
+            $"http://127.0.0.1:{configuration["port"] ?? DefaultPort}");
+    }
+}

@@ -1,0 +1,67 @@
+using System.Security.Cryptography;
+using System.Text.Json;
+
+namespace Kostel.Speech;
+
+/// <summary>A model file as pinned in <c>models.lock.json</c>.</summary>
+/// <param name="Name">What the program calls it.</param>
+/// <param name="Purpose">What it is for, in plain words.</param>
+/// <param name="Package">The npm package it comes in.</param>
+/// <param name="File">Its path in the package.</param>
+/// <param name="Bytes">Its size.</param>
+/// <param name="Sha256">Its checksum, in lower-case hexadecimal.</param>
+/// <param name="Licence">An SPDX identifier.</param>
+/// <param name="LicenceText">The copyright line that the licence asks to keep.</param>
+public sealed record PinnedModel(
+    string Name, string Purpose, string Package, string Version, string File, long Bytes, string Sha256, string Licence, string LicenceText);
+
+/// <summary>A model file that is missing or not the one that was pinned.</summary>
+public sealed class ModelProblemException(string message) : Exception(message);
+
+/// <summary>The folder that holds the model files, each under its pinned name.</summary>
+public sealed class ModelFolder(string path, IReadOnlyList<PinnedModel> pinned)
+{
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web);
+
+    /// <summary>Everything that is pinned.</summary>
+    public IReadOnlyList<PinnedModel> Pinned => pinned;
+
+    /// <summary>Reads what is pinned from a lock file.</summary>
+    public static ModelFolder Open(string folder, string lockFile)
+    {
+        using var stream = System.IO.File.OpenRead(lockFile);
+        var models = JsonSerializer.Deserialize<LockFile>(stream, Json)?.Models
+            ?? throw new ModelProblemException($"{lockFile} lists no models.");
+        return new ModelFolder(folder, models);
+    }
+
+    /// <summary>The path of a model file, after checking that it is there and complete.</summary>
+    /// <exception cref="ModelProblemException">It is missing or damaged; the message says what to do.</exception>
+    public string PathOf(string name)
+    {
+        var problem = Check(name);
+        return problem is null
+            ? Locate(name)
+            : throw new ModelProblemException($"{problem} Run ./kostel models to fetch it again.");
+    }
+
+    /// <summary>What is wrong with a model file, or null.</summary>
+    public string? Check(string name)
+    {
+        var model = pinned.First(m => m.Name == name);
+        var file = Locate(name);
+        if (!System.IO.File.Exists(file))
+        {
+            return $"The {model.Purpose} ({name}) is not there.";
+        }
+
+        using var stream = System.IO.File.OpenRead(file);
+        return Convert.ToHexStringLower(SHA256.HashData(stream)) == model.Sha256
+            ? null
+            : $"The {model.Purpose} ({name}) is damaged or not the one that was tested.";
+    }
+
+    private string Locate(string name) => Path.Combine(path, name);
+
+    private sealed record LockFile(IReadOnlyList<PinnedModel> Models);
+}

@@ -1,0 +1,96 @@
+using Kostel.Core.Audio;
+using Kostel.Core.Speech;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Tests.Speech;
+
+public class TranscriptionPipelineTests
+{
+    [Fact]
+    public async Task Utterances_come_in_order_although_the_first_takes_longest()
+    {
+        var recogniser = new SlowAtFirst();
+        var utterances = await Run(recogniser, Sound(5));
+        Assert.Equal(Enumerable.Range(0, 5), utterances.Select(u => u.Index));
+        Assert.True(utterances.Zip(utterances.Skip(1)).All(p => p.First.EndSample <= p.Second.StartSample));
+    }
+
+    [Fact]
+    public async Task Going_on_after_any_utterance_gives_the_same_as_going_through()
+    {
+        var whole = await Run(new SlowAtFirst(), Sound(5));
+        for (var done = 1; done < whole.Count; done++)
+        {
+            var rest = await Run(new SlowAtFirst(), Sound(5), whole[done - 1].EndSample, done);
+            Assert.Equal(whole.Skip(done).Select(u => u.Index), rest.Select(u => u.Index));
+            Assert.All(whole.Skip(done).Zip(rest), p => Assert.InRange(Math.Abs(p.First.StartSample - p.Second.StartSample), 0, 2_000));
+        }
+    }
+
+    [Fact]
+    public async Task A_recogniser_that_fails_ends_the_stream_with_its_error() =>
+        await Assert.ThrowsAsync<InvalidOperationException>(() => Run(new Failing(), Sound(3)));
+
+    [Fact]
+    public async Task It_stops_when_told_to()
+    {
+        using var stop = new CancellationTokenSource(50);
+        await Assert.ThrowsAnyAsync<OperationCanceledException>(() => Run(new SlowAtFirst(10_000), Sound(3), cancel: stop.Token));
+    }
+
+    /// <summary>Each utterance is 5 s of ones followed by 1.5 s of zeros.</summary>
+    private static async IAsyncEnumerable<ReadOnlyMemory<float>> Sound(int utterances)
+    {
+        for (var i = 0; i < utterances; i++)
+        {
+            yield return Enumerable.Repeat(1f, Pcm.SampleRate * 5).ToArray();
+            yield return new float[Pcm.SampleRate * 3 / 2];
+            await Task.Yield();
+        }
+    }
+
+    private static async Task<List<Utterance>> Run(
+        IRecogniser recogniser, IAsyncEnumerable<ReadOnlyMemory<float>> sound, long resumeAt = 0, int first = 0, CancellationToken cancel = default)
+    {
+        var found = new List<Utterance>();
+        using var voice = new Loud();
+        await foreach (var u in new TranscriptionPipeline(recogniser, new SegmenterOptions(), 2).Run(sound, voice, resumeAt, first, null, cancel))
+        {
+            found.Add(u);
+        }
+
+        return found;
+    }
+
+    private sealed class Loud : IVoiceActivityDetector
+    {
+        public int WindowSize => 512;
+
+        public float Next(ReadOnlySpan<float> window) => window[256];
+
+        public void Dispose()
+        {
+        }
+    }
+
+    private sealed class SlowAtFirst(int milliseconds = 150) : IRecogniser
+    {
+        private int calls;
+
+        public Recognition Recognise(ReadOnlyMemory<float> samples, CancellationToken cancel)
+        {
+            if (Interlocked.Increment(ref calls) == 1)
+            {
+                cancel.WaitHandle.WaitOne(milliseconds);
+                cancel.ThrowIfCancellationRequested();
+            }
+
+            return new Recognition([new Word("ebb", 100, 400, 1)]);
+        }
+    }
+
+    private sealed class Failing : IRecogniser
+    {
+        public Recognition Recognise(ReadOnlyMemory<float> samples, CancellationToken cancel) => throw new InvalidOperationException("no");
+    }
+}
