@@ -64,7 +64,7 @@ public static class ChapterTitles
         var counts = new Dictionary<string, PhraseUse>();
         foreach (var sentence in sentences)
         {
-            var words = Tokens.Of(sentence.Text);
+            var words = sentence.Words.SelectMany(w => w.Confidence < Standing.SureEnough ? [""] : Tokens.Of(w.Text)).ToList();
             for (var i = 0; i < words.Count; i++)
             {
                 for (var n = 1; n <= LongestPhrase && i + n <= words.Count; n++)
@@ -76,7 +76,7 @@ public static class ChapterTitles
                 }
             }
 
-            if (Definitions.Find(sentence) is { } definition)
+            if (Standing.IsHeardWell(sentence) && Definitions.Find(sentence) is { } definition)
             {
                 Add(definition.Term.ToLowerInvariant(), true);
             }
@@ -95,7 +95,7 @@ public static class ChapterTitles
     {
         for (var i = from; i < from + count; i++)
         {
-            if (StopWords.Contains(words[i]) || NumberWords.IsNumber(words[i]) || words[i].Length < 3 || WordForms.IsVerbOrAdverb(words[i]))
+            if (StopWords.Contains(words[i]) || NumberWords.IsNumber(words[i]) || words[i].Length < 3 || WordForms.IsVerbOrAdverb(words[i]) || WordForms.IsMeasure(words[i]))
             {
                 return false;
             }

@@ -17,8 +17,14 @@ public static class WordForms
     public static bool IsVerbOrAdverb(string word) =>
         CommonVerbs.Contains(word) || (word.Length > 4 && word.EndsWith("ly", StringComparison.Ordinal));
 
-    /// <summary>"a" or "an".</summary>
-    public static string Article(string phrase) => phrase.Length > 0 && "aeiouAEIOU".Contains(phrase[0]) ? "an" : "a";
+    private static readonly HashSet<string> Measures = [.. """
+        metre metres meter meters centimetre centimetres centimeter centimeters millimetre millimetres millimeters kilometre kilometres
+        minute minutes hour hours day days week weeks month months second seconds o'clock percent degree degrees gram grams kilogram
+        kilograms kilometer litre litres liter liters number numbers line lines time times line side middle half usual equal square
+        """.Split([' ', '\n', '\r'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)];
+
+    /// <summary>Whether a lower-case word is a unit or another word that counts or measures rather than names.</summary>
+    public static bool IsMeasure(string word) => Measures.Contains(word);
 
     /// <summary>The phrase with a capital first letter.</summary>
     public static string Capital(string phrase) => phrase.Length == 0 ? phrase : char.ToUpperInvariant(phrase[0]) + phrase[1..];

@@ -15,6 +15,12 @@ namespace Kostel.Server.Features.Lectures;
 /// <summary>What is to be changed of a lecture. <paramref name="Version"/> is the one that the change was made on.</summary>
 public sealed record LectureChange(string Title, DateOnly? HeldOn, string? Course, int Version);
 
+/// <summary>A transcript for reading.</summary>
+/// <param name="SentenceStartsMs">Where each sentence begins, in order.</param>
+/// <param name="IsWhole">False while words are still being recognised.</param>
+public sealed record TranscriptView(
+    IReadOnlyList<Speaker> Speakers, IReadOnlyList<Passage> Passages, IReadOnlyList<Chapter> Chapters, IReadOnlyList<int> SentenceStartsMs, bool IsWhole);
+
 internal static class LectureEndpoints
 {
     public static void MapLectures(this IEndpointRouteBuilder app)
@@ -105,8 +111,12 @@ internal static class LectureEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Ok<Transcript>> GetTranscript(string id, KostelContext context, CancellationToken cancel) =>
-        TypedResults.Ok(await context.Transcript(await Find(context, id, cancel), cancel));
+    private static async Task<Ok<TranscriptView>> GetTranscript(string id, KostelContext context, CancellationToken cancel)
+    {
+        var t = await context.Transcript(await Find(context, id, cancel), cancel);
+        var isWhole = !await context.Jobs.AnyAsync(j => j.LectureId == id && (j.State == JobState.Waiting || j.State == JobState.Running), cancel);
+        return TypedResults.Ok(new TranscriptView(t.Speakers, t.Passages, t.Chapters, Sentences.Of(t.Passages).Select(s => s.StartMs).ToList(), isWhole));
+    }
 
     private static async Task<PhysicalFileHttpResult> Media(string id, KostelContext context, LibraryFolder library, CancellationToken cancel)
     {

@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { computed, onMounted } from 'vue'
+import { useRoute } from 'vue-router'
+import { useWork } from '@/shared/work'
+import { useUploads } from '@/features/bringin/uploads'
+import NoticeBar from '@/shared/NoticeBar.vue'
+import KeySheet from '@/shared/KeySheet.vue'
+import ThemeSwitch from '@/theme/ThemeSwitch.vue'
+
+const work = useWork()
+const uploads = useUploads()
+const route = useRoute()
+const sending = computed(() => uploads.items.filter((u) => u.state === 'sending').length)
+const isReading = computed(() => route.name === 'lecture')
+onMounted(work.start)
+</script>
+
+<template>
+  <v-app>
+    <a class="skip" href="#main">Skip to the page</a>
+    <header class="top">
+      <router-link class="mark" :to="{ name: 'today' }">Kostel</router-link>
+      <nav aria-label="Places">
+        <router-link :to="{ name: 'today' }">
+          Today <span v-if="work.dueCount" class="k-due">{{ work.dueCount }}<span class="sr"> cards due</span></span>
+        </router-link>
+        <router-link :to="{ name: 'library' }" :class="{ here: isReading }">Library</router-link>
+        <router-link :to="{ name: 'review' }">Review</router-link>
+      </nav>
+      <span class="space" />
+      <KeySheet />
+      <ThemeSwitch />
+      <router-link class="bring" :to="{ name: 'bring-in' }">
+        {{ sending ? `Bringing in ${sending}` : 'Bring in' }}
+      </router-link>
+    </header>
+    <p v-if="!work.isReachable" class="away" role="alert">
+      Kostel does not answer. If it was stopped, start it again; this page goes on by itself.
+    </p>
+    <v-main id="main" tabindex="-1">
+      <router-view />
+    </v-main>
+    <NoticeBar />
+  </v-app>
+</template>
+
+<style scoped>
+.top {
+  height: 52px;
+  flex: none;
+  display: flex;
+  align-items: center;
+  gap: 26px;
+  padding: 0 28px;
+  border-bottom: 1px solid var(--ink);
+  background: var(--paper);
+  position: sticky;
+  top: 0;
+  z-index: 20;
+}
+.top .mark {
+  font: 600 21px var(--serif);
+  color: var(--ink);
+  text-decoration: none;
+}
+nav {
+  display: flex;
+  gap: 24px;
+}
+.top nav a {
+  color: var(--soft);
+  text-decoration: none;
+  white-space: nowrap;
+}
+.top nav a:hover,
+.top nav a.router-link-exact-active,
+.top nav a.here {
+  color: var(--ink);
+}
+.top nav a.router-link-exact-active,
+.top nav a.here {
+  font-weight: 600;
+}
+.space {
+  flex: 1;
+}
+.bring {
+  font-weight: 600;
+  text-decoration: none;
+  border-bottom: 2px solid var(--act);
+  padding: 3px 0;
+  white-space: nowrap;
+}
+.away {
+  background: var(--buff);
+  color: var(--on-buff);
+  padding: 6px 28px;
+}
+.skip {
+  position: absolute;
+  left: -999px;
+}
+.skip:focus {
+  left: 8px;
+  top: 8px;
+  z-index: 40;
+  background: var(--sheet);
+  padding: 6px 10px;
+}
+.sr {
+  position: absolute;
+  clip-path: inset(50%);
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+}
+@media (max-width: 620px) {
+  .top {
+    gap: 14px;
+    padding: 0 14px;
+  }
+  nav {
+    gap: 14px;
+  }
+}
+</style>

@@ -1,0 +1,53 @@
+import createClient from 'openapi-fetch'
+import type { components, paths } from './generated/schema'
+
+export type Schemas = components['schemas']
+export type Lecture = Schemas['LectureView']
+export type Transcript = Schemas['TranscriptView']
+export type Passage = Schemas['Passage']
+export type Chapter = Schemas['Chapter']
+export type Progress = Schemas['Progress']
+export type Question = Schemas['QuestionView']
+export type Study = Schemas['StudyView']
+export type Quiz = Schemas['QuizView']
+export type Attempt = Schemas['AttemptView']
+export type Card = Schemas['CardView']
+export type Grade = Schemas['RecallGrade']
+export type Today = Schemas['TodayView']
+
+/** What went wrong, in the server's plain words. */
+export class Problem extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+  ) {
+    super(message)
+  }
+}
+
+export const api = createClient<paths>({ baseUrl: globalThis.location?.origin })
+
+const unreachable = 'Kostel does not answer. If it was stopped, start it again; nothing that was saved is lost.'
+
+type Result<T> = { data?: T; error?: unknown; response: Response }
+
+/** The data of an answer, or a Problem. */
+export async function must<T>(call: Promise<Result<T>>): Promise<T> {
+  let result: Result<T>
+  try {
+    result = await call
+  } catch {
+    throw new Problem(unreachable, 0)
+  }
+  const { data, error, response } = result
+  if (!response.ok) {
+    const detail = (error as { detail?: unknown } | undefined)?.detail
+    throw new Problem(
+      typeof detail === 'string' ? detail : `Kostel answered with an error (${response.status}).`,
+      response.status,
+    )
+  }
+  return data as T
+}
+
+export const says = (e: unknown): string => (e instanceof Error ? e.message : String(e))

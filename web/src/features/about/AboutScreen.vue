@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { api, must, says, type Schemas } from '@/api/client'
+import { megabytes } from '@/features/bringin/sizes'
+
+const about = ref<Schemas['AboutView'] | null>(null)
+const problem = ref('')
+
+onMounted(async () => {
+  try {
+    about.value = await must(api.GET('/api/about'))
+  } catch (e) {
+    problem.value = says(e)
+  }
+})
+</script>
+
+<template>
+  <div class="k-column">
+    <h1>About Kostel</h1>
+    <p class="lead">
+      Kostel writes down lectures and helps you remember them. It works on this computer alone: recordings, text and
+      what you make of them never leave it.
+    </p>
+    <p v-if="problem" role="alert">{{ problem }}</p>
+    <template v-if="about">
+      <h2>Language</h2>
+      <p>English, with the speech model below.</p>
+      <h2>Where your things are</h2>
+      <p>
+        <code>{{ about.dataFolder }}</code>
+      </p>
+      <h2>Models and licences</h2>
+      <ul class="k-rows">
+        <li v-for="m in about.models" :key="m.purpose">
+          <strong>{{ m.purpose }}</strong>
+          <span class="k-soft"> · {{ m.package }} {{ m.version }} · {{ megabytes(m.bytes) }} · {{ m.licence }}</span>
+          <div class="k-soft">{{ m.licenceText }}</div>
+        </li>
+      </ul>
+      <h2>Type and sound</h2>
+      <p>
+        Literata and Atkinson Hyperlegible Next, both under the SIL Open Font Licence 1.1. Recordings are read by
+        FFmpeg, a separate program (LGPL and GPL). Networks are run by ONNX Runtime (MIT).
+      </p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+h2 {
+  margin: 28px 0 6px;
+}
+li {
+  padding: 8px 0;
+}
+.lead {
+  font: 400 17px/1.6 var(--serif);
+  margin-top: 12px;
+}
+</style>

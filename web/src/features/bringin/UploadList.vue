@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { useUploads } from './uploads'
+import { megabytes } from './sizes'
+
+const uploads = useUploads()
+</script>
+
+<template>
+  <ul v-if="uploads.items.length" class="k-rows list" aria-label="On their way in">
+    <li v-for="u in uploads.items" :key="u.key">
+      <div class="line">
+        <span class="name">{{ u.name }}</span>
+        <span class="k-soft k-time">{{ megabytes(u.sent) }} of {{ megabytes(u.bytes) }}</span>
+        <router-link
+          v-if="u.state === 'done' && u.lectureId"
+          class="k-link"
+          :to="{ name: 'lecture', params: { id: u.lectureId } }"
+          >Open</router-link
+        >
+        <button v-if="u.state === 'failed'" class="k-link" type="button" @click="uploads.resume(u)">Go on</button>
+        <button v-if="u.state === 'done'" class="k-quiet" type="button" @click="uploads.forget(u)">Put away</button>
+        <button v-else class="k-quiet" type="button" @click="uploads.drop(u)">Cancel</button>
+      </div>
+      <v-progress-linear :model-value="u.bytes ? (u.sent / u.bytes) * 100 : 100" :aria-label="`Sending ${u.name}`" />
+      <p v-if="u.state === 'done'" class="k-soft small">
+        Here. Kostel is writing it down now; you can open it while it does.
+      </p>
+      <p v-if="u.problem" class="problem small" role="alert">△ {{ u.problem }}</p>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.list {
+  margin-top: 20px;
+}
+li {
+  padding: 10px 0;
+}
+.line {
+  display: flex;
+  gap: 16px;
+  align-items: baseline;
+  margin-bottom: 4px;
+}
+.name {
+  flex: 1;
+  min-width: 0;
+  font: 600 16px var(--serif);
+  overflow-wrap: anywhere;
+}
+.small {
+  font-size: 14px;
+  margin-top: 4px;
+}
+.problem {
+  color: var(--wrong);
+}
+</style>

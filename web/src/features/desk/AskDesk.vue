@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { api, must, type Question } from '@/api/client'
+import { useNotice } from '@/shared/notice'
+import { clock, count } from '@/shared/time'
+
+const props = defineProps<{ lectureId: string }>()
+const emit = defineEmits<{ hear: [ms: number]; evidence: [spans: { startMs: number; endMs: number }[]] }>()
+
+const notice = useNotice()
+const asked = ref<Question[]>([])
+const shownId = ref<number | null>(null)
+const text = ref('')
+const isBusy = ref(false)
+const field = ref<HTMLInputElement>()
+const body = ref<HTMLElement>()
+
+const shown = computed(() => asked.value.find((q) => q.id === shownId.value) ?? null)
+const earlier = computed(() => asked.value.filter((q) => q.id !== shownId.value))
+const path = () => ({ path: { id: props.lectureId } })
+
+onMounted(async () => {
+  field.value?.focus({ preventScroll: true })
+  asked.value = (await notice.attempt(() => must(api.GET('/api/lectures/{id}/questions', { params: path() })))) ?? []
+})
+
+async function ask() {
+  const question = text.value.trim()
+  if (!question || isBusy.value) return
+  isBusy.value = true
+  const answered = await notice.attempt(() =>
+    must(api.POST('/api/lectures/{id}/questions', { params: path(), body: { text: question } })),
+  )
+  isBusy.value = false
+  if (!answered) return
+  asked.value = [answered, ...asked.value]
+  shownId.value = answered.id
+  text.value = ''
+  await nextTick()
+  body.value?.scrollTo({ top: 0 })
+}
+
+watch(shown, (q) =>
+  emit('evidence', q?.answer.isSaid ? q.answer.lines.map(({ startMs, endMs }) => ({ startMs, endMs })) : []),
+)
+</script>
+
+<template>
+  <div ref="body" class="body">
+    <div v-if="shown" aria-live="polite">
+      <h3 class="question">{{ shown.text }}</h3>
+      <template v-if="!shown.answer.isSaid">
+        <p class="none">This lecture doesn’t say.</p>
+        <p v-if="shown.answer.unheardWords.length" class="k-soft small">
+          Never said here: {{ shown.answer.unheardWords.map((w) => `“${w}”`).join(', ') }}
+        </p>
+        <p v-if="shown.answer.lines.length" class="near">Nearest to it</p>
+      </template>
+      <ul class="lines">
+        <li v-for="line in shown.answer.lines" :key="line.startMs">
+          <button
+            class="k-link k-time"
+            type="button"
+            :aria-label="`Hear ${clock(line.startMs)}`"
+            @click="emit('hear', line.startMs)"
+          >
+            {{ clock(line.startMs) }}
+          </button>
+          <div class="said" :class="{ nearly: !shown.answer.isSaid }">
+            {{ line.text }} <small v-if="line.chapter">{{ line.chapter }}</small>
+          </div>
+        </li>
+      </ul>
+    </div>
+    <p v-else class="k-soft lead">
+      Every answer is made of sentences of this lecture, each with its time. What the lecture does not say, Kostel does
+      not say either.
+    </p>
+    <div v-if="earlier.length" class="earlier">
+      <b>{{ count(earlier.length, 'earlier question') }}</b>
+      <button v-for="q in earlier" :key="q.id" class="k-quiet" type="button" @click="shownId = q.id">
+        {{ q.text }}
+      </button>
+    </div>
+  </div>
+  <form class="ask" @submit.prevent="ask">
+    <input
+      ref="field"
+      v-model="text"
+      maxlength="500"
+      placeholder="Ask about this lecture"
+      aria-label="Ask about this lecture"
+    />
+    <button class="k-link" type="submit" :disabled="!text.trim() || isBusy">Ask</button>
+  </form>
+</template>
+
+<style scoped>
+.body {
+  flex: 1;
+  overflow-y: auto;
+  padding: 6px 24px 16px;
+}
+.question {
+  font-size: 17px;
+  margin: 4px 0 12px;
+  overflow-wrap: anywhere;
+}
+.lines {
+  list-style: none;
+  padding: 0;
+}
+.lines li {
+  display: grid;
+  grid-template-columns: 54px 1fr;
+  border-top: 1px solid var(--hair);
+  padding: 9px 0;
+  align-items: baseline;
+}
+.said {
+  font: 400 16px/1.5 var(--serif);
+}
+.said.nearly {
+  color: var(--soft);
+}
+small {
+  display: block;
+  font: 400 13px var(--sans);
+  color: var(--soft);
+}
+.none {
+  font: 600 16px var(--serif);
+  border-left: 3px solid var(--wrong);
+  padding-left: 10px;
+}
+.small {
+  font-size: 14px;
+  padding-left: 13px;
+}
+.near {
+  margin: 14px 0 4px;
+  font-weight: 600;
+  font-size: 14px;
+}
+.lead {
+  max-width: 340px;
+}
+.earlier {
+  margin-top: 26px;
+  font-size: 14px;
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+}
+.ask {
+  display: flex;
+  gap: 12px;
+  margin: 0 24px 18px;
+  border-bottom: 1px solid var(--ink);
+}
+.ask input {
+  flex: 1;
+  min-width: 0;
+  padding: 8px 2px;
+  color: var(--ink);
+  outline: 0;
+}
+.ask:focus-within {
+  border-bottom: 2px solid var(--act);
+  margin-bottom: 17px;
+}
+.ask input::placeholder {
+  color: var(--soft);
+  opacity: 1;
+}
+</style>

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { watch } from 'vue'
+import { clock, count, day } from '@/shared/time'
+import { useWork } from '@/shared/work'
+import { useStudy } from './useStudy'
+
+const props = defineProps<{ lectureId: string }>()
+const emit = defineEmits<{ hear: [ms: number]; evidence: [spans: { startMs: number; endMs: number }[]] }>()
+const { study, isBusy, makeCards } = useStudy(props.lectureId)
+const work = useWork()
+
+async function make() {
+  await makeCards()
+  void work.refresh()
+}
+
+const isDue = (due: string) => new Date(due) <= new Date()
+watch(study, (s) => emit('evidence', s?.cards.map((c) => c.source) ?? []))
+</script>
+
+<template>
+  <div class="body">
+    <div v-if="study && !study.cards.length" class="start">
+      <p class="k-soft">
+        Ten cards from what this lecture defines, names and measures. Each asks one thing and knows where it was said.
+      </p>
+      <v-btn :loading="isBusy" @click="make">Make ten cards</v-btn>
+    </div>
+    <template v-if="study?.cards.length">
+      <p class="top">
+        <span>{{ count(study.cards.length, 'card') }}</span>
+        <router-link class="k-link" :to="{ name: 'review', query: { lecture: lectureId } }"
+          >Go through what is due</router-link
+        >
+      </p>
+      <ul class="lines">
+        <li v-for="card in study.cards" :key="card.id">
+          <button
+            class="k-link k-time"
+            type="button"
+            :aria-label="`Hear ${clock(card.source.startMs)}`"
+            @click="emit('hear', card.source.startMs)"
+          >
+            {{ clock(card.source.startMs) }}
+          </button>
+          <details>
+            <summary class="said">{{ card.front }}</summary>
+            <p class="said back">{{ card.back }}</p>
+            <p class="k-soft when">
+              {{
+                card.isNew ? 'Not gone through yet' : isDue(card.dueAt) ? 'Due now' : `Comes back on ${day(card.dueAt)}`
+              }}
+            </p>
+          </details>
+        </li>
+      </ul>
+    </template>
+  </div>
+</template>
+
+<style scoped src="./desk.css"></style>
+<style scoped>
+.top {
+  display: flex;
+  justify-content: space-between;
+  margin-bottom: 8px;
+}
+summary {
+  cursor: pointer;
+}
+.back {
+  border-left: 3px solid var(--sea);
+  padding-left: 10px;
+  margin: 6px 0 2px;
+}
+.when {
+  font-size: 13px;
+}
+</style>

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import type { Lecture } from '@/api/client'
+import AskDesk from './AskDesk.vue'
+import CardsDesk from './CardsDesk.vue'
+import QuizDesk from './QuizDesk.vue'
+import SummaryDesk from './SummaryDesk.vue'
+import { deskWorks, type DeskWork } from './works'
+
+defineProps<{ work: DeskWork; lecture: Lecture; isReady: boolean }>()
+const emit = defineEmits<{
+  close: []
+  open: [work: DeskWork]
+  hear: [ms: number]
+  evidence: [spans: { startMs: number; endMs: number }[]]
+}>()
+</script>
+
+<template>
+  <section class="desk" :aria-label="deskWorks[work]">
+    <header>
+      <v-menu>
+        <template #activator="{ props: menu }">
+          <button class="what" type="button" v-bind="menu">
+            {{ deskWorks[work] }} <span aria-hidden="true">▾</span>
+          </button>
+        </template>
+        <v-list>
+          <v-list-item v-for="(name, key) in deskWorks" :key="key" :title="name" @click="emit('open', key)" />
+        </v-list>
+      </v-menu>
+      <button class="k-quiet" type="button" @click="emit('close')">Close</button>
+    </header>
+    <p v-if="!isReady" class="k-soft wait">
+      This needs the whole text. It opens here as soon as the lecture is written down.
+    </p>
+    <template v-else>
+      <AskDesk
+        v-if="work === 'ask'"
+        :lecture-id="lecture.id"
+        @hear="emit('hear', $event)"
+        @evidence="emit('evidence', $event)"
+      />
+      <SummaryDesk
+        v-else-if="work === 'summary'"
+        :lecture-id="lecture.id"
+        @hear="emit('hear', $event)"
+        @evidence="emit('evidence', $event)"
+      />
+      <CardsDesk
+        v-else-if="work === 'cards'"
+        :lecture-id="lecture.id"
+        @hear="emit('hear', $event)"
+        @evidence="emit('evidence', $event)"
+      />
+      <QuizDesk v-else :lecture-id="lecture.id" @hear="emit('hear', $event)" />
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.desk {
+  background: var(--sheet);
+  border-left: 1px solid var(--ink);
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  padding: 16px 24px 4px;
+}
+.what {
+  font: 600 18px var(--serif);
+}
+.what span {
+  font-size: 12px;
+  color: var(--soft);
+}
+.wait {
+  padding: 12px 24px;
+}
+</style>

@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { watch } from 'vue'
+import { clock } from '@/shared/time'
+import { useStudy } from './useStudy'
+
+const props = defineProps<{ lectureId: string }>()
+const emit = defineEmits<{ hear: [ms: number]; evidence: [spans: { startMs: number; endMs: number }[]] }>()
+const { study, isBusy, makeSummary } = useStudy(props.lectureId)
+
+watch(study, (s) => emit('evidence', s?.summary?.flatMap((p) => p.lines) ?? []))
+</script>
+
+<template>
+  <div class="body">
+    <div v-if="study && !study.summary" class="start">
+      <p class="k-soft">The sentences that say most, from every chapter, in the lecturer’s own words.</p>
+      <v-btn :loading="isBusy" @click="makeSummary">Make a summary</v-btn>
+    </div>
+    <section v-for="part in study?.summary ?? []" :key="part.startMs">
+      <h3>{{ part.chapter }}</h3>
+      <ul class="lines">
+        <li v-for="line in part.lines" :key="line.startMs">
+          <button
+            class="k-link k-time"
+            type="button"
+            :aria-label="`Hear ${clock(line.startMs)}`"
+            @click="emit('hear', line.startMs)"
+          >
+            {{ clock(line.startMs) }}
+          </button>
+          <span class="said">{{ line.quote }}</span>
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped src="./desk.css"></style>

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { clock, duration } from '@/shared/time'
+import { speeds, type Player } from './player'
+
+const props = defineProps<{ player: Player; durationMs: number }>()
+defineEmits<{ sentence: [step: number] }>()
+const speed = props.player.speed
+const timeMs = props.player.timeMs
+const isPlaying = props.player.isPlaying
+const problem = props.player.problem
+</script>
+
+<template>
+  <div class="controls">
+    <div class="clock">
+      <span class="now k-time">{{ clock(timeMs) }}</span> <span class="k-soft k-time">of {{ clock(durationMs) }}</span>
+    </div>
+    <div class="keys">
+      <button class="play" type="button" @click="player.toggle">{{ isPlaying ? 'Pause' : 'Play' }}</button>
+      <button class="k-quiet" type="button" aria-label="A sentence back" @click="$emit('sentence', -1)">‹</button>
+      <span class="k-soft">sentence</span>
+      <button class="k-quiet" type="button" aria-label="A sentence forward" @click="$emit('sentence', 1)">›</button>
+    </div>
+    <label class="speed k-soft">
+      <select v-model.number="speed" aria-label="Speed">
+        <option v-for="s in speeds" :key="s" :value="s">{{ s === 1 ? 'as spoken' : `${s} times` }}</option>
+      </select>
+      <span>· {{ duration((durationMs - timeMs) / speed) }} left</span>
+    </label>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+  </div>
+</template>
+
+<style scoped>
+.controls {
+  padding: 12px 0 8px 28px;
+  border-right: 1px solid var(--hair);
+  font-size: 13.5px;
+}
+.now {
+  font: 600 24px var(--serif);
+}
+.keys {
+  display: flex;
+  gap: 9px;
+  align-items: center;
+  margin: 4px 0 8px;
+}
+.play {
+  background: var(--act);
+  color: rgb(var(--v-theme-on-primary));
+  font-weight: 600;
+  padding: 4px 13px;
+  min-width: 66px;
+}
+.keys .k-quiet {
+  font-size: 18px;
+  line-height: 1;
+  padding: 2px 5px;
+}
+select {
+  color: var(--ink);
+  background: transparent;
+  border-bottom: 1px solid var(--hair);
+  font: inherit;
+  cursor: pointer;
+}
+option {
+  color: #14242b;
+}
+.problem {
+  color: var(--wrong);
+  max-width: 150px;
+}
+@media (max-width: 900px) {
+  .controls {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 18px;
+    align-items: center;
+    padding: 8px 14px 0;
+    border: 0;
+  }
+  .keys {
+    margin: 0;
+  }
+}
+</style>

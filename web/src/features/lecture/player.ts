@@ -1,0 +1,99 @@
+import { onUnmounted, ref, shallowRef, watch } from 'vue'
+
+export const speeds = [0.5, 0.75, 1, 1.25, 1.5, 1.75, 2, 2.5, 3] as const
+const speedKey = 'kostel.speed'
+
+/** Plays one recording and says, while it plays, where it is: by animation frames, so that words keep up with the sound. */
+export function usePlayer() {
+  const element = shallowRef<HTMLMediaElement | null>(null)
+  const timeMs = ref(0)
+  const isPlaying = ref(false)
+  const problem = ref('')
+  const speed = ref(Number(localStorage.getItem(speedKey)) || 1)
+  let frame = 0
+  let wanted: number | null = null
+  let stopAtMs: number | null = null
+
+  function tick() {
+    const media = element.value
+    if (!media) return
+    timeMs.value = media.currentTime * 1000
+    if (stopAtMs !== null && timeMs.value >= stopAtMs) {
+      media.pause()
+      stopAtMs = null
+    }
+    if (!media.paused) frame = requestAnimationFrame(tick)
+  }
+
+  function attach(media: HTMLMediaElement | null) {
+    element.value = media
+    if (!media) return
+    media.preservesPitch = true
+    media.playbackRate = speed.value
+    media.addEventListener('play', () => {
+      isPlaying.value = true
+      problem.value = ''
+      tick()
+    })
+    media.addEventListener('pause', () => {
+      isPlaying.value = false
+      cancelAnimationFrame(frame)
+      timeMs.value = media.currentTime * 1000
+    })
+    media.addEventListener('seeked', () => (timeMs.value = media.currentTime * 1000))
+    media.addEventListener('loadedmetadata', () => {
+      media.playbackRate = speed.value
+      if (wanted !== null) media.currentTime = wanted / 1000
+      wanted = null
+    })
+    media.addEventListener(
+      'error',
+      () => (problem.value = 'This browser cannot play the recording. The text is all here.'),
+    )
+  }
+
+  function seek(ms: number) {
+    const media = element.value
+    stopAtMs = null
+    timeMs.value = Math.max(0, ms)
+    if (media && media.readyState > 0) media.currentTime = timeMs.value / 1000
+    else wanted = timeMs.value
+  }
+
+  async function play() {
+    try {
+      await element.value?.play()
+    } catch {
+      // The browser wants a click first, or the sound is not there: the button still says Play.
+      isPlaying.value = false
+    }
+  }
+
+  const pause = () => element.value?.pause()
+  const toggle = () => (isPlaying.value ? pause() : void play())
+
+  /** Plays from a moment, up to another one if given. */
+  function playFrom(ms: number, untilMs?: number) {
+    seek(ms)
+    stopAtMs = untilMs ?? null
+    void play()
+  }
+
+  function changeSpeed(steps: number) {
+    const at = speeds.findIndex((s) => s >= speed.value)
+    speed.value = speeds[Math.min(speeds.length - 1, Math.max(0, at + steps))] ?? 1
+  }
+
+  watch(speed, (s) => {
+    localStorage.setItem(speedKey, String(s))
+    if (element.value) element.value.playbackRate = s
+  })
+  onUnmounted(() => {
+    cancelAnimationFrame(frame)
+    pause()
+  })
+
+  return { element, timeMs, isPlaying, problem, speed, attach, seek, play, pause, toggle, playFrom, changeSpeed }
+}
+
+export type Player = ReturnType<typeof usePlayer>

@@ -1,0 +1,58 @@
+import { useThrottleFn } from '@vueuse/core'
+import { computed, onUnmounted, ref, watch, type Ref } from 'vue'
+import { api, must, Problem, says, type Lecture, type Transcript } from '@/api/client'
+import { useWork } from '@/shared/work'
+
+/** A lecture with its transcript, kept fresh while words are still being recognised. */
+export function useLecture(id: Ref<string>) {
+  const work = useWork()
+  const lecture = ref<Lecture | null>(null)
+  const transcript = ref<Transcript | null>(null)
+  const peaks = ref<Uint8Array>(new Uint8Array())
+  const problem = ref('')
+  const isGone = ref(false)
+  const path = () => ({ params: { path: { id: id.value } } })
+
+  async function loadTranscript() {
+    transcript.value = await must(api.GET('/api/lectures/{id}/transcript', path()))
+  }
+
+  async function loadPeaks() {
+    const answer = await fetch(`/api/lectures/${id.value}/peaks`)
+    if (answer.ok) peaks.value = new Uint8Array(await answer.arrayBuffer())
+  }
+
+  async function load() {
+    problem.value = ''
+    isGone.value = false
+    try {
+      lecture.value = await must(api.GET('/api/lectures/{id}', path()))
+      await loadTranscript()
+      document.title = `${lecture.value.title} · Kostel`
+      void loadPeaks().catch(() => undefined)
+    } catch (e) {
+      problem.value = says(e)
+      isGone.value = e instanceof Problem && e.status === 404
+    }
+  }
+
+  const refresh = useThrottleFn(() => loadTranscript().catch(() => undefined), 1500, true, true)
+  const stop = work.listen((report) => {
+    if (report.lectureId !== id.value || !lecture.value) return
+    if (report.state === 'done') void load()
+    else {
+      lecture.value = { ...lecture.value, work: report }
+      if (report.wordCount > 0) void refresh()
+    }
+  })
+  onUnmounted(() => {
+    stop()
+    document.title = 'Kostel'
+  })
+  watch(id, load, { immediate: true })
+
+  const durationMs = computed(() =>
+    Math.max(lecture.value?.durationMs ?? 0, transcript.value?.passages.at(-1)?.endMs ?? 0, 1),
+  )
+  return { lecture, transcript, peaks, problem, isGone, durationMs, load }
+}

@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { api, must, says, type Lecture } from '@/api/client'
+import LectureLine from '@/shared/LectureLine.vue'
+import { useNotice } from '@/shared/notice'
+import { useWork } from '@/shared/work'
+import { useUploads } from '@/features/bringin/uploads'
+import UploadList from '@/features/bringin/UploadList.vue'
+import EditLecture from './EditLecture.vue'
+
+const work = useWork()
+const notice = useNotice()
+const uploads = useUploads()
+const lectures = ref<Lecture[] | null>(null)
+const courses = ref<string[]>([])
+const bin = ref<Lecture[]>([])
+const problem = ref('')
+const editing = ref<Lecture | null>(null)
+
+async function load() {
+  try {
+    const library = await must(api.GET('/api/library'))
+    lectures.value = library.lectures
+    courses.value = library.courses
+    bin.value = library.bin
+    problem.value = ''
+  } catch (e) {
+    problem.value = says(e)
+  }
+}
+
+const groups = computed(() => {
+  const byCourse = new Map<string, Lecture[]>()
+  for (const l of lectures.value ?? []) {
+    const live = work.reports.get(l.id)
+    const shown = l.work ? { ...l, work: live?.state === 'done' ? null : (live ?? l.work) } : l
+    const name = l.course ?? ''
+    byCourse.set(name, [...(byCourse.get(name) ?? []), shown])
+  }
+  return [...byCourse].sort(([a], [b]) => (a === '' ? 1 : b === '' ? -1 : a.localeCompare(b)))
+})
+
+async function remove(lecture: Lecture) {
+  await notice.attempt(() => must(api.DELETE('/api/lectures/{id}', { params: { path: { id: lecture.id } } })))
+  await load()
+  notice.tell(`“${lecture.title}” is in the bin.`, () => restore(lecture))
+}
+
+async function restore(lecture: Lecture) {
+  await notice.attempt(() => must(api.POST('/api/lectures/{id}/restore', { params: { path: { id: lecture.id } } })))
+  await load()
+}
+
+const stop = work.listen((p) => {
+  if (p.state !== 'running') void load()
+})
+const stopUploads = uploads.onFinished(load)
+onMounted(load)
+onUnmounted(() => {
+  stop()
+  stopUploads()
+})
+</script>
+
+<template>
+  <div class="k-column">
+    <h1>Library</h1>
+    <p v-if="problem" class="problem" role="alert">
+      {{ problem }} <button class="k-link" type="button" @click="load">Try again</button>
+    </p>
+    <UploadList />
+    <section v-if="lectures && lectures.length === 0" class="empty">
+      <p>Your lectures stand here, by course.</p>
+      <v-btn :to="{ name: 'bring-in' }">Bring in a recording</v-btn>
+    </section>
+    <section v-for="[course, list] in groups" :key="course" :aria-label="course || 'Without a course'">
+      <h2>{{ course || 'Without a course' }}</h2>
+      <ul class="k-rows">
+        <li v-for="l in list" :key="l.id">
+          <LectureLine :lecture="l" @changed="load">
+            <span v-if="l.dueCount" class="k-due">{{ l.dueCount }} due</span>
+            <v-menu location="bottom end">
+              <template #activator="{ props: menu }">
+                <button class="k-quiet more" type="button" :aria-label="`More for ${l.title}`" v-bind="menu">⋯</button>
+              </template>
+              <v-list>
+                <v-list-item title="Title, date, course" @click="editing = l" />
+                <v-list-item title="Put in the bin" @click="remove(l)" />
+              </v-list>
+            </v-menu>
+          </LectureLine>
+        </li>
+      </ul>
+    </section>
+    <details v-if="bin.length" class="bin">
+      <summary class="k-soft">In the bin: {{ bin.length }}</summary>
+      <ul class="k-rows">
+        <li v-for="l in bin" :key="l.id" class="gone">
+          <span>{{ l.title }}</span>
+          <button class="k-link" type="button" @click="restore(l)">Bring back</button>
+        </li>
+      </ul>
+    </details>
+    <EditLecture v-if="editing" :lecture="editing" :courses="courses" @closed="editing = null" @saved="load" />
+  </div>
+</template>
+
+<style scoped>
+section {
+  margin-top: 30px;
+}
+h2 {
+  margin-bottom: 6px;
+}
+.more {
+  font-size: 18px;
+  line-height: 1;
+  padding: 2px 4px;
+}
+.bin {
+  margin-top: 40px;
+}
+.gone {
+  display: flex;
+  justify-content: space-between;
+  padding: 8px 0;
+}
+.problem {
+  color: var(--wrong);
+  margin-top: 12px;
+}
+.empty p {
+  margin-bottom: 16px;
+}
+</style>

@@ -1,0 +1,215 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, must, Problem, says, type Card, type Grade } from '@/api/client'
+import { onKey } from '@/shared/keys'
+import { useNotice } from '@/shared/notice'
+import { useWork } from '@/shared/work'
+import { clock, count } from '@/shared/time'
+
+const grades: { grade: Grade; name: string; level: number }[] = [
+  { grade: 'forgot', name: 'Forgot', level: 0 },
+  { grade: 'hardWon', name: 'Hard-won', level: 1 },
+  { grade: 'recalled', name: 'Recalled', level: 2 },
+  { grade: 'atOnce', name: 'At once', level: 3 },
+]
+
+const route = useRoute()
+const notice = useNotice()
+const work = useWork()
+const cards = ref<Card[] | null>(null)
+const isShown = ref(false)
+const isSaving = ref(false)
+const problem = ref('')
+const done = ref(0)
+const sound = ref<HTMLAudioElement>()
+const scale = ref<HTMLElement>()
+const card = computed(() => cards.value?.[0] ?? null)
+const only = computed(() => (typeof route.query.lecture === 'string' ? route.query.lecture : undefined))
+
+async function load() {
+  try {
+    cards.value = await must(api.GET('/api/review', { params: { query: { lecture: only.value } } }))
+    problem.value = ''
+  } catch (e) {
+    problem.value = says(e)
+  }
+}
+onMounted(load)
+
+async function show() {
+  if (!card.value) return
+  isShown.value = true
+  await nextTick()
+  scale.value?.querySelector<HTMLElement>('button:nth-of-type(3)')?.focus()
+}
+
+async function give(grade: Grade) {
+  const now = card.value
+  if (!now || !isShown.value || isSaving.value) return
+  isSaving.value = true
+  sound.value?.pause()
+  try {
+    const result = await must(
+      api.POST('/api/cards/{cardId}/reviews', {
+        params: { path: { cardId: now.id } },
+        body: { grade, version: now.version },
+      }),
+    )
+    done.value++
+    notice.tell(result.inDays === 0 ? 'Comes back in ten minutes.' : `Comes back in ${count(result.inDays, 'day')}.`)
+    next()
+  } catch (e) {
+    notice.fail(e)
+    if (e instanceof Problem && e.status === 409) await load()
+  }
+  isShown.value = false
+  isSaving.value = false
+}
+
+function next() {
+  cards.value = cards.value?.slice(1) ?? []
+  void work.refresh()
+}
+
+function listen() {
+  const now = card.value
+  if (!now || !sound.value || !isShown.value) return
+  sound.value.src = `/api/lectures/${now.lectureId}/media#t=${now.source.startMs / 1000},${now.source.endMs / 1000}`
+  void sound.value.play().catch(() => undefined)
+}
+
+onKey(' ', show)
+onKey('l', listen)
+grades.forEach((g, i) => onKey(String(i + 1), () => give(g.grade)))
+</script>
+
+<template>
+  <div class="review">
+    <p v-if="problem" class="problem" role="alert">
+      {{ problem }} <button class="k-link" type="button" @click="load">Try again</button>
+    </p>
+    <template v-else-if="card">
+      <p class="k-soft left">{{ count(cards?.length ?? 0, 'card') }} left · {{ card.lectureTitle }}</p>
+      <h1 class="front">{{ card.front }}</h1>
+      <div v-if="!isShown" class="think">
+        <p class="k-soft">Say it first, then look.</p>
+        <v-btn size="large" @click="show">Show the answer</v-btn>
+      </div>
+      <div v-else class="answer">
+        <p class="back" role="status">{{ card.back }}</p>
+        <blockquote>
+          {{ card.source.quote }}
+          <footer>
+            <button class="k-link" type="button" @click="listen">Listen, {{ clock(card.source.startMs) }}</button>
+            <router-link
+              :to="{
+                name: 'lecture',
+                params: { id: card.lectureId },
+                query: { t: Math.floor(card.source.startMs / 1000) },
+              }"
+            >
+              Open the lecture there
+            </router-link>
+          </footer>
+        </blockquote>
+        <div ref="scale" class="scale" role="group" aria-label="How did it come?">
+          <button v-for="(g, i) in grades" :key="g.grade" type="button" :disabled="isSaving" @click="give(g.grade)">
+            <span class="level" aria-hidden="true"><i v-for="n in 3" :key="n" :class="{ full: n <= g.level }" /></span>
+            <span>{{ g.name }}</span>
+            <kbd class="k-key">{{ i + 1 }}</kbd>
+          </button>
+        </div>
+      </div>
+    </template>
+    <div v-else-if="cards" class="empty">
+      <h1>{{ done ? 'That is all for now' : 'Nothing is due' }}</h1>
+      <p class="k-soft">
+        {{
+          done
+            ? `You went through ${count(done, 'card')}.`
+            : 'Cards come back here on the day you are about to forget them.'
+        }}
+      </p>
+      <router-link :to="{ name: only ? 'lecture' : 'library', params: only ? { id: only } : {} }">
+        {{ only ? 'Back to the lecture' : 'Make cards from a lecture' }}
+      </router-link>
+    </div>
+    <audio ref="sound" preload="none" />
+  </div>
+</template>
+
+<style scoped>
+.review {
+  width: min(100% - 40px, 640px);
+  margin: 0 auto;
+  padding: 7vh 0 40px;
+}
+.left {
+  font-size: 14px;
+}
+.front {
+  font-size: 1.6rem;
+  margin: 10px 0 28px;
+  overflow-wrap: anywhere;
+}
+.think p {
+  margin-bottom: 12px;
+}
+.back {
+  font: 400 20px/1.5 var(--serif);
+  border-left: 3px solid var(--sea);
+  padding-left: 14px;
+}
+blockquote {
+  margin: 18px 0 30px 17px;
+  font: italic 400 15.5px/1.55 var(--serif);
+  color: var(--soft);
+}
+blockquote footer {
+  font: 400 14px var(--sans);
+  display: flex;
+  gap: 20px;
+  margin-top: 4px;
+}
+.scale {
+  display: grid;
+  grid-template-columns: repeat(4, 1fr);
+  border: 1px solid var(--ink);
+}
+.scale button {
+  display: grid;
+  justify-items: center;
+  gap: 5px;
+  padding: 12px 4px 10px;
+  font-weight: 600;
+  background: var(--sheet);
+  color: var(--ink);
+}
+.scale button + button {
+  border-left: 1px solid var(--hair);
+}
+.scale button:hover {
+  background: var(--seawash);
+}
+.level {
+  display: flex;
+  gap: 3px;
+}
+.level i {
+  width: 14px;
+  height: 7px;
+  border: 1px solid var(--sea);
+}
+.level i.full {
+  background: var(--sea);
+}
+.problem {
+  color: var(--wrong);
+}
+@media (max-width: 480px) {
+  .scale {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+</style>

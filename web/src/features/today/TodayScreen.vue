@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { api, must, says, type Today } from '@/api/client'
+import LectureLine from '@/shared/LectureLine.vue'
+import { useWork } from '@/shared/work'
+import { count } from '@/shared/time'
+import FirstSteps from './FirstSteps.vue'
+
+const work = useWork()
+const today = ref<Today | null>(null)
+const problem = ref('')
+const heading = new Date().toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' })
+
+async function load() {
+  try {
+    today.value = await must(api.GET('/api/today'))
+    work.dueCount = today.value.dueCount
+    problem.value = ''
+  } catch (e) {
+    problem.value = says(e)
+  }
+}
+
+const working = computed(() =>
+  (today.value?.working ?? [])
+    .map((l) => ({ ...l, work: work.reports.get(l.id) ?? l.work }))
+    .filter((l) => l.work?.state !== 'done'),
+)
+const stop = work.listen((p) => {
+  if (p.state === 'done' || p.state === 'failed') void load()
+})
+onMounted(load)
+onUnmounted(stop)
+</script>
+
+<template>
+  <div class="k-column">
+    <p class="k-soft date">{{ heading }}</p>
+    <h1>Today</h1>
+    <p v-if="problem" class="problem" role="alert">
+      {{ problem }} <button class="k-link" type="button" @click="load">Try again</button>
+    </p>
+    <FirstSteps />
+    <template v-if="today">
+      <section v-if="today.lectureCount === 0" class="empty">
+        <h2>Nothing here yet</h2>
+        <p>
+          Bring in a lecture: a recording of yours, or a video. Kostel writes it down and you can read, ask and
+          practise.
+        </p>
+        <v-btn :to="{ name: 'bring-in' }">Bring in a recording</v-btn>
+      </section>
+
+      <section v-if="today.dueCount" aria-labelledby="due">
+        <div class="head">
+          <h2 id="due">
+            Due <span class="k-due">{{ today.dueCount }}</span>
+          </h2>
+          <v-btn :to="{ name: 'review' }">Go through {{ count(today.dueCount, 'card') }}</v-btn>
+        </div>
+        <ul class="k-rows">
+          <li v-for="l in today.due" :key="l.id">
+            <LectureLine :lecture="l" with-course>
+              <router-link class="k-link" :to="{ name: 'review', query: { lecture: l.id } }">{{
+                count(l.dueCount, 'card')
+              }}</router-link>
+            </LectureLine>
+          </li>
+        </ul>
+      </section>
+      <section v-else-if="today.lectureCount" class="quiet">
+        <h2>Nothing is due</h2>
+        <p class="k-soft">
+          {{
+            today.reviewedToday
+              ? `${count(today.reviewedToday, 'card')} gone through today.`
+              : 'Make cards from a lecture, and they come back here when you are about to forget them.'
+          }}
+        </p>
+      </section>
+
+      <section v-if="working.length" aria-labelledby="working">
+        <h2 id="working">Being worked on</h2>
+        <ul class="k-rows">
+          <li v-for="l in working" :key="l.id"><LectureLine :lecture="l" with-course @changed="load" /></li>
+        </ul>
+      </section>
+
+      <section v-if="today.new.length" aria-labelledby="new">
+        <h2 id="new">New</h2>
+        <ul class="k-rows">
+          <li v-for="l in today.new" :key="l.id"><LectureLine :lecture="l" with-course /></li>
+        </ul>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.date {
+  margin-bottom: -2px;
+}
+section {
+  margin-top: 34px;
+}
+h2 {
+  margin-bottom: 8px;
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-bottom: 10px;
+}
+.head h2 {
+  margin: 0;
+}
+.empty p,
+.quiet p {
+  max-width: 560px;
+  margin-bottom: 16px;
+}
+.problem {
+  color: var(--wrong);
+  margin-top: 12px;
+}
+</style>

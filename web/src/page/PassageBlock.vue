@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import type { Passage } from '@/api/client'
+import { clock } from '@/shared/time'
+
+const props = defineProps<{ passage: Passage; speaker: string | null; spoken: number; marked: boolean }>()
+const emit = defineEmits<{ hear: [ms: number] }>()
+
+/** Below this the recogniser was unsure of a word. */
+const unsureBelow = 0.5
+
+function hear(event: MouseEvent) {
+  const word = (event.target as HTMLElement).closest<HTMLElement>('[data-w]')
+  const chosen = word && props.passage.words[Number(word.dataset.w)]
+  if (chosen && !getSelection()?.toString()) emit('hear', chosen.startMs)
+}
+</script>
+
+<template>
+  <div class="passage" :class="{ marked }">
+    <div class="aside">
+      <span v-if="speaker" class="speaker">{{ speaker }}</span>
+      <button
+        class="k-quiet k-time"
+        type="button"
+        :aria-label="`Hear from ${clock(passage.startMs)}`"
+        @click="emit('hear', passage.startMs)"
+      >
+        {{ clock(passage.startMs) }}
+      </button>
+    </div>
+    <!-- The times are buttons already; clicking a word is the same by mouse, to the word. -->
+    <p @click="hear">
+      <template v-for="(w, i) in passage.words" :key="i"
+        ><span :data-w="i" :class="{ unsure: w.confidence < unsureBelow, now: i === spoken }">{{ w.text }}</span
+        >{{ ' ' }}</template
+      >
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.passage {
+  position: relative;
+  content-visibility: auto;
+  contain-intrinsic-size: auto 120px;
+  padding-left: 88px;
+  margin-left: -88px;
+  overflow: visible;
+}
+p {
+  font: 400 17px/1.6 var(--serif);
+  margin: 0 0 13px;
+  hyphens: manual;
+}
+p span {
+  cursor: pointer;
+}
+p span:hover {
+  background: var(--seawash);
+}
+.marked p {
+  box-shadow:
+    -10px 0 0 var(--paper),
+    -13px 0 0 var(--sea);
+}
+.unsure {
+  text-decoration: underline dotted 1.5px color-mix(in srgb, var(--wrong) 75%, transparent);
+  text-underline-offset: 4px;
+}
+.now {
+  box-shadow: inset 0 -3px var(--ink);
+  font-variation-settings: 'wght' 620;
+}
+.aside {
+  position: absolute;
+  left: 0;
+  width: 68px;
+  top: 4px;
+  text-align: right;
+  font-size: 13px;
+  line-height: 1.3;
+  display: flex;
+  flex-direction: column;
+  align-items: flex-end;
+}
+.speaker {
+  font-weight: 600;
+}
+.aside button {
+  padding: 0;
+}
+@media (max-width: 900px) {
+  .passage {
+    padding-left: 0;
+    margin-left: 0;
+  }
+  .aside {
+    position: static;
+    width: auto;
+    flex-direction: row;
+    gap: 8px;
+  }
+}
+</style>

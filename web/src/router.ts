@@ -1,0 +1,20 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  scrollBehavior: (to, from, saved) => (to.path === from.path ? false : (saved ?? { top: 0 })),
+  routes: [
+    { path: '/', name: 'today', component: () => import('./features/today/TodayScreen.vue') },
+    { path: '/library', name: 'library', component: () => import('./features/library/LibraryScreen.vue') },
+    {
+      path: '/lecture/:id',
+      name: 'lecture',
+      component: () => import('./features/lecture/LectureScreen.vue'),
+      props: true,
+    },
+    { path: '/bring-in', name: 'bring-in', component: () => import('./features/bringin/BringInScreen.vue') },
+    { path: '/review', name: 'review', component: () => import('./features/review/ReviewScreen.vue') },
+    { path: '/about', name: 'about', component: () => import('./features/about/AboutScreen.vue') },
+    { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./features/about/NowhereScreen.vue') },
+  ],
+})

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { api, type Progress } from '@/api/client'
+import { describe } from './stages'
+
+const props = defineProps<{ work: Progress }>()
+const emit = defineEmits<{ changed: [] }>()
+
+const text = computed(() => describe(props.work))
+const isOver = computed(() => props.work.state === 'failed' || props.work.state === 'cancelled')
+
+async function cancel() {
+  await api.POST('/api/lectures/{id}/cancel', { params: { path: { id: props.work.lectureId } } })
+  emit('changed')
+}
+
+async function retry() {
+  await api.POST('/api/lectures/{id}/retry', { params: { path: { id: props.work.lectureId } } })
+  emit('changed')
+}
+</script>
+
+<template>
+  <div class="work" :class="{ over: isOver }" role="status">
+    <div class="line">
+      <span>{{ text }}</span>
+      <button v-if="isOver" class="k-link" type="button" @click.stop.prevent="retry">Try again</button>
+      <button v-else class="k-quiet" type="button" @click.stop.prevent="cancel">Cancel</button>
+    </div>
+    <v-progress-linear
+      v-if="!isOver"
+      :model-value="work.stage === 'listening' ? work.fraction * 100 : 0"
+      :indeterminate="work.state === 'running' && work.stage !== 'listening'"
+      :aria-label="text"
+    />
+  </div>
+</template>
+
+<style scoped>
+.work {
+  font-size: 14px;
+  color: var(--soft);
+  max-width: 560px;
+}
+.line {
+  display: flex;
+  justify-content: space-between;
+  gap: 16px;
+  padding-bottom: 3px;
+}
+.over .line > span {
+  color: var(--wrong);
+}
+.over .line > span::before {
+  content: '△ ';
+}
+</style>

@@ -1,0 +1,63 @@
+import { HubConnectionBuilder, HubConnectionState, LogLevel } from '@microsoft/signalr'
+import { defineStore } from 'pinia'
+import { computed, reactive, ref } from 'vue'
+import { api, type Progress } from '@/api/client'
+
+const pollMs = 4000
+
+/** What is being worked on, live: pushed by the server, asked for while the push is down. */
+export const useWork = defineStore('work', () => {
+  const reports = reactive(new Map<string, Progress>())
+  const listeners = new Set<(p: Progress) => void>()
+  const dueCount = ref(0)
+  const isReachable = ref(true)
+  const connection = new HubConnectionBuilder()
+    .withUrl('/hub/progress')
+    .withAutomaticReconnect({ nextRetryDelayInMilliseconds: () => 2000 })
+    .configureLogging(LogLevel.None)
+    .build()
+
+  function take(report: Progress) {
+    reports.set(report.lectureId, report)
+    for (const listener of listeners) listener(report)
+  }
+
+  async function refresh() {
+    try {
+      const { data } = await api.GET('/api/today')
+      isReachable.value = true
+      if (!data) return
+      dueCount.value = data.dueCount
+      const working = new Set(data.working.map((l) => l.id))
+      for (const lecture of data.working) if (lecture.work) take(lecture.work)
+      for (const [id, report] of reports) {
+        const wasAtWork = report.state === 'running' || report.state === 'waiting'
+        if (wasAtWork && !working.has(id)) take({ ...report, state: 'done', fraction: 1 })
+      }
+    } catch {
+      isReachable.value = false
+    }
+  }
+
+  let started = false
+  function start() {
+    if (started) return
+    started = true
+    connection.on('progress', take)
+    connection.onreconnected(refresh)
+    const connect = () => connection.start().catch(() => setTimeout(connect, 2000))
+    void connect()
+    void refresh()
+    setInterval(() => {
+      if (connection.state !== HubConnectionState.Connected || !isReachable.value) void refresh()
+    }, pollMs)
+  }
+
+  /** Calls back for each report until the returned function is called. */
+  function listen(listener: (p: Progress) => void) {
+    listeners.add(listener)
+    return () => listeners.delete(listener)
+  }
+
+  return { reports, dueCount, isReachable: computed(() => isReachable.value), start, refresh, listen }
+})

@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useTheme } from 'vuetify'
+import { themeKey } from './vuetify'
+
+const theme = useTheme()
+const isNight = computed(() => theme.global.name.value === 'night')
+
+function turn() {
+  const next = isNight.value ? 'chart' : 'night'
+  theme.change(next)
+  localStorage.setItem(themeKey, next)
+}
+</script>
+
+<template>
+  <button class="k-quiet hide-narrow" type="button" @click="turn">{{ isNight ? 'Day chart' : 'Night chart' }}</button>
+</template>
+
+<style scoped>
+@media (max-width: 620px) {
+  .hide-narrow {
+    display: none;
+  }
+}
+</style>
