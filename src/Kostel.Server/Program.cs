@@ -86,6 +86,3 @@ static void Json(System.Text.Json.JsonSerializerOptions options)
     options.NumberHandling = JsonNumberHandling.Strict;
     options.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase));
 }
-
-/// <summary>Visible to the tests.</summary>
-public partial class Program;

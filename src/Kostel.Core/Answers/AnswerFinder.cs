@@ -39,7 +39,8 @@ public sealed class AnswerFinder
     /// <summary>The answer to a question.</summary>
     public Answer Ask(string text)
     {
-        var question = Question.Read(text);
+        var asked = Question.Read(text);
+        var question = asked with { Terms = asked.Terms.Select(AsSaid).Distinct().ToList() };
         if (question.Terms.Count == 0 || sentences.Count == 0)
         {
             return new Answer(false, [], []);
@@ -51,16 +52,27 @@ public sealed class AnswerFinder
             .OrderByDescending(c => c.Score)
             .ThenBy(c => c.Index)
             .ToList();
-        var said = ranked.Where(c => c.Coverage >= NeededCoverage && Delivers(question, c.Index)).ToList();
+        var said = ranked.Where(c => bm25[c.Index] > 0 && c.Coverage >= NeededCoverage && Delivers(question, c.Index)).ToList();
         var unheard = question.Terms.Where(t => index.DocumentsWith(t) == 0).ToHashSet();
         var unheardWords = Tokens.Of(text).Where(w => unheard.Contains(Tokens.Stem(w))).Distinct().ToList();
         if (said.Count == 0)
         {
-            return new Answer(false, Lines(ranked.Where(c => bm25[c.Index] > 0).Take(MostLines).Select(c => c.Index)), unheardWords);
+            return new Answer(false, Lines(question, ranked.Where(c => bm25[c.Index] > 0).Take(MostLines).Select(c => c.Index)), unheardWords);
         }
 
         var best = said[0].Score;
-        return new Answer(true, Lines(said.Where(c => c.Score >= best * AlsoWorthHearing).Take(MostLines).Select(c => c.Index)), unheardWords);
+        return new Answer(true, Lines(question, said.Where(c => c.Score >= best * AlsoWorthHearing).Take(MostLines).Select(c => c.Index)), unheardWords);
+    }
+
+    /// <summary>The question's word as the lecture has it: another ending of the same word counts where the word itself is never said.</summary>
+    private string AsSaid(string term)
+    {
+        const int Shortest = 4, Ending = 2;
+        return index.DocumentsWith(term) > 0 || term.Length < Shortest
+            ? term
+            : terms.SelectMany(t => t).Where(t => t.Length >= Shortest && Math.Abs(t.Length - term.Length) <= Ending
+                && (t.StartsWith(term, StringComparison.Ordinal) || term.StartsWith(t, StringComparison.Ordinal)))
+                .OrderBy(t => Math.Abs(t.Length - term.Length)).ThenBy(t => t, StringComparer.Ordinal).FirstOrDefault(term);
     }
 
     private double Weight(string term) => index.DocumentsWith(term) == 0 ? unheardWeight : Math.Max(0.4, index.Idf(term));
@@ -108,12 +120,13 @@ public sealed class AnswerFinder
     /// <summary>Whether a place can answer at all: a question for a number needs a number that was not in the question.</summary>
     private bool Delivers(Question question, int i) => question.Wants switch
     {
-        Wanted.Quantity => Around(i).Any(s => Quantities.Find(s).Any(q => !question.Terms.Contains(Number(q))) || HasLooseNumber(s, question)),
+        Wanted.Quantity => Around(i).Any(s => HasNumber(s, question)),
         Wanted.Person => Around(i).Any(s => s.Words.Skip(1).Any(w => w.Text.Length > 1 && char.IsUpper(w.Text[0]) && w.Text is not "I" and not "I'm")),
         _ => true,
     };
 
-    private static bool HasLooseNumber(Sentence sentence, Question question) =>
+    /// <summary>A number that was not in the question already.</summary>
+    private static bool HasNumber(Sentence sentence, Question question) =>
         NumberWords.ToDigits(Tokens.Of(sentence.Text)).Any(w => char.IsDigit(w[0]) && !question.Terms.Contains(w))
         || Tokens.Of(sentence.Text).Any(w => w is "half" or "twice" or "quarter" or "double");
 
@@ -132,13 +145,13 @@ public sealed class AnswerFinder
     private static double Overlap(IReadOnlyList<string> a, IReadOnlyList<string> b) =>
         b.Count == 0 ? 0 : 2.0 * a.Intersect(b).Count() / (a.Count + b.Count);
 
-    private List<EvidenceLine> Lines(IEnumerable<int> chosen)
+    private List<EvidenceLine> Lines(Question question, IEnumerable<int> chosen)
     {
         var lines = new List<EvidenceLine>();
         var used = new HashSet<int>();
         foreach (var i in chosen)
         {
-            var (from, to) = Whole(i);
+            var (from, to) = Whole(question, i);
             if (Enumerable.Range(from, to - from + 1).Any(used.Contains))
             {
                 continue;
@@ -157,8 +170,9 @@ public sealed class AnswerFinder
         return lines;
     }
 
-    /// <summary>A sentence that points to the one before it is quoted with that one; a question with what follows it.</summary>
-    private (int From, int To) Whole(int i)
+    /// <summary>A sentence that points to the one before it is quoted with that one; a question, or one that leaves the number
+    /// that was asked for to the next, with what follows it.</summary>
+    private (int From, int To) Whole(Question question, int i)
     {
         var from = i;
         var to = i;
@@ -168,7 +182,8 @@ public sealed class AnswerFinder
             from--;
         }
 
-        if (sentences[i].Text.EndsWith('?') && i + 1 < sentences.Count)
+        var leavesTheNumber = question.Wants == Wanted.Quantity && !HasNumber(sentences[i], question) && i + 1 < sentences.Count && HasNumber(sentences[i + 1], question);
+        if (leavesTheNumber || (sentences[i].Text.EndsWith('?') && i + 1 < sentences.Count))
         {
             to++;
         }

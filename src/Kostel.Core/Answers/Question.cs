@@ -31,7 +31,7 @@ public sealed record Question(Wanted Wants, IReadOnlyList<string> Terms)
     ];
 
     private static readonly HashSet<string> AskingWords =
-        ["lecture", "lecturer", "speaker", "explain", "explained", "mentioned", "mean", "means", "meaning", "definition", "define", "called", "happens", "happen"];
+        ["lecture", "lecturer", "speaker", "explain", "explained", "mentioned", "mean", "means", "meaning", "definition", "define", "called", "happens", "happen", "wait", "last", "lasts", "difference"];
 
     /// <summary>Reads a question.</summary>
     public static Question Read(string text)

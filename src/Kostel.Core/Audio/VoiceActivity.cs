@@ -46,7 +46,7 @@ public sealed record SegmenterOptions(
     int MinSpeechMs = 160,
     int PauseMs = 380,
     int ShortPauseMs = 160,
-    int EnoughMs = 4_000,
+    int EnoughMs = 10_000,
     int LongPauseMs = 1_200,
-    int MaxMs = 16_000,
+    int MaxMs = 20_000,
     int PadMs = 160);

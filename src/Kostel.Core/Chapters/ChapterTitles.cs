@@ -7,12 +7,10 @@ namespace Kostel.Core.Chapters;
 /// <summary>Names chapters after what they speak of and the others do not: terms they define, and phrases they repeat.</summary>
 public static class ChapterTitles
 {
-    private const int LongestPhrase = 3;
-
     /// <summary>A title for each chapter, no two the same.</summary>
     public static IReadOnlyList<string> For(IReadOnlyList<IReadOnlyList<Sentence>> chapters)
     {
-        var phrases = chapters.Select(CountPhrases).ToList();
+        var phrases = chapters.Select(KeyPhrases.Count).ToList();
         var titles = new List<string>();
         for (var c = 0; c < chapters.Count; c++)
         {
@@ -59,53 +57,6 @@ public static class ChapterTitles
         return (use.Count - elsewhere + (use.IsDefined ? 2 : 0)) * length * use.Count / (use.Count + elsewhere);
     }
 
-    private static Dictionary<string, PhraseUse> CountPhrases(IReadOnlyList<Sentence> sentences)
-    {
-        var counts = new Dictionary<string, PhraseUse>();
-        foreach (var sentence in sentences)
-        {
-            var words = sentence.Words.SelectMany(w => w.Confidence < Standing.SureEnough ? [""] : Tokens.Of(w.Text)).ToList();
-            for (var i = 0; i < words.Count; i++)
-            {
-                for (var n = 1; n <= LongestPhrase && i + n <= words.Count; n++)
-                {
-                    if (IsNaming(words, i, n))
-                    {
-                        Add(string.Join(' ', words.Skip(i).Take(n)), false);
-                    }
-                }
-            }
-
-            if (Standing.IsHeardWell(sentence) && Definitions.Find(sentence) is { } definition)
-            {
-                Add(definition.Term.ToLowerInvariant(), true);
-            }
-        }
-
-        return counts;
-
-        void Add(string phrase, bool defines)
-        {
-            var use = counts.GetValueOrDefault(phrase);
-            counts[phrase] = new PhraseUse((use?.Count ?? 0) + (defines ? 0 : 1), defines || use?.IsDefined == true);
-        }
-    }
-
-    private static bool IsNaming(IReadOnlyList<string> words, int from, int count)
-    {
-        for (var i = from; i < from + count; i++)
-        {
-            if (StopWords.Contains(words[i]) || NumberWords.IsNumber(words[i]) || words[i].Length < 3 || WordForms.IsVerbOrAdverb(words[i]) || WordForms.IsMeasure(words[i]))
-            {
-                return false;
-            }
-        }
-
-        return true;
-    }
-
     private static bool SharesWord(string a, string b) =>
         a.Split(' ').Select(Tokens.Stem).Intersect(b.Split(' ').Select(Tokens.Stem)).Any();
-
-    private sealed record PhraseUse(int Count, bool IsDefined);
 }

@@ -17,7 +17,7 @@ public static class NumberWords
 
     /// <summary>Whether a lower-case word is a number or part of one.</summary>
     public static bool IsNumber(string word) =>
-        Small.ContainsKey(word) || Scales.ContainsKey(word) || (word.Length > 0 && char.IsDigit(word[0]));
+        IsSmall(word, out _) || Scales.ContainsKey(word) || (word.Length > 0 && char.IsDigit(word[0]));
 
     /// <summary>The same words with every spoken number as digits: "three point six metres" becomes "3.6 metres".</summary>
     public static IReadOnlyList<string> ToDigits(IReadOnlyList<string> words)
@@ -42,7 +42,7 @@ public static class NumberWords
             return at + 1 < words.Count && Scales.TryGetValue(words[at + 1], out var scaled) ? (digits * scaled, 2) : (digits, 1);
         }
 
-        if (!Small.ContainsKey(words[at]))
+        if (!IsSmall(words[at], out _))
         {
             return (0, 0);
         }
@@ -51,9 +51,9 @@ public static class NumberWords
         int i = at, lastSmall = int.MaxValue;
         for (; i < words.Count; i++)
         {
-            if (Small.TryGetValue(words[i], out var small))
+            if (IsSmall(words[i], out var small))
             {
-                var follows = lastSmall == int.MaxValue || (lastSmall >= 20 && lastSmall < 100 && small is > 0 and < 10) || lastSmall >= 100;
+                var follows = lastSmall == int.MaxValue || (lastSmall >= 20 && lastSmall % 10 == 0 && lastSmall < 100 && small is > 0 and < 10) || lastSmall >= 100;
                 if (!follows)
                 {
                     break;
@@ -86,5 +86,23 @@ public static class NumberWords
         }
 
         return (value, i - at);
+    }
+
+    /// <summary>A number below one hundred, "twenty-five" with its hyphen too.</summary>
+    private static bool IsSmall(string word, out int value)
+    {
+        if (Small.TryGetValue(word, out value))
+        {
+            return true;
+        }
+
+        var hyphen = word.IndexOf('-', StringComparison.Ordinal);
+        if (hyphen <= 0 || !Small.TryGetValue(word[..hyphen], out var tens) || !Small.TryGetValue(word[(hyphen + 1)..], out var ones))
+        {
+            return false;
+        }
+
+        value = tens + ones;
+        return tens >= 20 && ones is > 0 and < 10;
     }
 }

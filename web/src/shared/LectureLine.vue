@@ -18,7 +18,6 @@ const emit = defineEmits<{ changed: [] }>()
         <span v-if="lecture.hasPicture">video</span>
         <span v-if="lecture.chapterCount">{{ count(lecture.chapterCount, 'chapter') }}</span>
         <span v-if="lecture.cardCount">{{ count(lecture.cardCount, 'card') }}</span>
-        <span v-if="!lecture.openedAt && !lecture.work">not opened yet</span>
       </div>
       <WorkBar v-if="lecture.work" :work="lecture.work" @changed="emit('changed')" />
       <p v-else-if="lecture.notice" class="notice">{{ lecture.notice }}</p>

@@ -52,6 +52,10 @@ public static class CardMaker
         {
             yield return new Candidate(OfDefinition(definition), chapter, score + 1.5, definition.Term);
         }
+        else if (Standing.IsSelfContainedCondition(sentence) && StatementCards.OfCondition(sentence) is { } condition)
+        {
+            yield return new Candidate(condition, chapter, score + 0.5, null);
+        }
         else if (Standing.IsSelfContained(sentence))
         {
             foreach (var (card, worth) in StatementCards.Of(sentence))

@@ -11,12 +11,19 @@ internal static partial class StatementCards
     /// <summary>What stands in the place of what is asked.</summary>
     public const string Gap = "____";
 
+    private static readonly Dictionary<string, string> Verbs = new()
+    {
+        ["carries"] = "carry", ["causes"] = "cause", ["contains"] = "contain", ["holds"] = "hold", ["raises"] = "raise", ["drives"] = "drive",
+        ["needs"] = "need", ["gives"] = "give", ["shows"] = "show", ["makes"] = "make", ["removes"] = "remove", ["reduces"] = "reduce",
+        ["decides"] = "decide", ["explains"] = "explain", ["means"] = "mean", ["prevents"] = "prevent", ["forms"] = "form", ["divides"] = "divide",
+    };
+
     /// <summary>The cards of a self-contained sentence with what each form is worth.</summary>
     public static IEnumerable<(CardDraft Card, double Worth)> Of(Sentence sentence)
     {
         var text = Standing.Untied(sentence.Text);
         var source = SourceSpan.Of(sentence);
-        var asked = FromPhrase(text, source) ?? WhatIsThe(text, source) ?? HowLong(text, source) ?? Because(text, source);
+        var asked = FromPhrase(text, source) ?? WhatIsThe(text, source) ?? HowLong(text, source) ?? Because(text, source) ?? DoesWhat(text, source);
         if (asked is { } card)
         {
             yield return (card, 0.9);
@@ -66,6 +73,28 @@ internal static partial class StatementCards
             : null;
     }
 
+    /// <summary>"The surface of clay carries a negative charge." asks "What does the surface of clay carry?"</summary>
+    private static CardDraft? DoesWhat(string text, SourceSpan source)
+    {
+        var m = SubjectVerbObject().Match(text);
+        if (!m.Success || Words(m, "subject") is < 2 or > 7 || Words(m, "object") is < 2 or > 12)
+        {
+            return null;
+        }
+
+        return new CardDraft(
+            $"What does {WordForms.Small(m.Groups["subject"].Value)} {Verbs[m.Groups["verb"].Value]}?", Sentence(m.Groups["object"].Value), source);
+    }
+
+    /// <summary>"If the ribbon is longer than five centimetres, the soil is a clay." asks what follows from the condition.</summary>
+    public static CardDraft? OfCondition(Sentence sentence)
+    {
+        var m = Condition().Match(Standing.Untied(sentence.Text));
+        return m.Success && Words(m, "condition") is >= 4 and <= 16 && Words(m, "result") is >= 3 and <= 14
+            ? new CardDraft($"{m.Groups["condition"].Value}, what follows?", Sentence(m.Groups["result"].Value), SourceSpan.Of(sentence))
+            : null;
+    }
+
     /// <summary>Leaves the sentence's last quantity out.</summary>
     private static CardDraft? QuantityGap(Sentence sentence, SourceSpan source)
     {
@@ -97,11 +126,17 @@ internal static partial class StatementCards
     [GeneratedRegex(@"^(?<subject>[^,;?]+?) (?<verb>is|are) (?<participle>measured|given|chosen|caused|made|printed|raised|found|held|divided|shown|formed|driven) (?<preposition>from|by|in|as|into|on) (?<object>[^,;]+)\.$")]
     private static partial Regex PassiveWithPhrase();
 
-    [GeneratedRegex(@"^(?<subject>(?:The|A|An) (?!first|second|third|result|answer|question|other|same|last|next)[^,;?]*\b(?:of|for|between|at|in|from)\b[^,;?]*?) (?<verb>is|are) (?!called|not|that|how|why|what|often|also|too|so|about to|\w+ing\b|\w+ed\b)(?<object>[^;?]+)\.$")]
+    [GeneratedRegex(@"^(?<subject>(?:The|A|An) (?!first|second|third|result|answer|question|other|same|last|next)[^,;?]*\b(?:of|for|between|at|in|from)\b[^,;?]*?) (?<verb>is|are) (?!called|not|that|how|why|what|often|also|too|so|held|made|given|kept|lost|left|found|seen|known|full|about to|half of that|\w+ing\b|\w+ed\b)(?<object>[^;?]+)\.$")]
     private static partial Regex SomethingOfIs();
 
     [GeneratedRegex(@"^(?<subject>(?:The|A|An) [^,;?]+?) (?<verb>is|are) (?<amount>(?:about |only |nearly )?[^,;?]+?) (?<measure>long|high|deep|wide|thick|away)\.$")]
     private static partial Regex IsSoLong();
+
+    [GeneratedRegex(@"^(?<subject>(?:The|A|An) [^,;?]+?|\p{Lu}\p{Ll}+ [^,;?]+?) (?<verb>carries|causes|contains|holds|raises|drives|needs|gives|shows|makes|removes|reduces|decides|explains|means|prevents|forms|divides) (?!it\b|them\b|that\b|you\b)(?<object>[^,;?]+)\.$")]
+    private static partial Regex SubjectVerbObject();
+
+    [GeneratedRegex(@"^(?<condition>(?:If|When) [^,;?]+), (?<result>(?!you\b|and\b|or\b|then\b|but\b)[^,;?]+)\.$")]
+    private static partial Regex Condition();
 
     [GeneratedRegex(@"^(?<claim>[^;?]+?),? because (?<reason>[^;?,]+)\.$")]
     private static partial Regex ReasonFor();

@@ -19,12 +19,15 @@ public sealed record Definition(string Term, string Article, string Meaning, boo
 /// <summary>Finds the sentences that say what something is, by their form.</summary>
 public static partial class Definitions
 {
+    private const int MostWords = 24;
+
     private static readonly HashSet<string> NoTerms =
     [
         "result", "answer", "question", "point", "reason", "name", "number", "main", "first", "second", "third", "last", "next", "other", "only",
         "same", "one", "rest", "interesting", "thing", "method", "tool", "secret", "word", "example", "part", "way", "time", "idea",
         "people", "water", "there", "here", "far", "near", "each", "every", "some", "many", "most", "all", "what", "where", "how", "who",
-        "it", "this", "that", "these", "those", "they", "he", "she", "we", "you", "i",
+        "it", "this", "that", "these", "those", "they", "he", "she", "we", "you", "i", "in", "on", "at", "of", "for", "with", "by", "from", "to",
+        "and", "but", "so", "if", "when", "because", "your", "our", "my", "his", "her", "their", "useful", "good", "great", "common",
     ];
 
     /// <summary>The definition that a sentence gives, or null.</summary>
@@ -44,8 +47,8 @@ public static partial class Definitions
 
         var article = m.Groups["article"].Value.ToLowerInvariant();
         var term = article.Length == 0 ? WordForms.Small(m.Groups["term"].Value) : m.Groups["term"].Value;
-        var meaning = m.Groups["meaning"].Value;
-        return IsTerm(term) && SaysWhich().IsMatch(meaning)
+        var meaning = SecondClause().Replace(m.Groups["meaning"].Value, "");
+        return IsTerm(term) && IsWhole(meaning) && SaysWhich().IsMatch(meaning)
             ? new Definition(term, article, meaning, false, m.Groups["verb"].Value == "are", sentence)
             : null;
     }
@@ -61,11 +64,17 @@ public static partial class Definitions
         var meaning = m.Groups["meaning"].Value;
         meaning = meaning.StartsWith("Such ", StringComparison.Ordinal) ? WordForms.Capital(meaning[5..]) : meaning;
         var words = Tokens.Of(meaning);
-        var describes = words.Count >= 4 && words[0] is not ("this" or "that" or "it" or "these" or "those" or "they" or "such" or "which" or "what");
+        var describes = words.Count >= 4 && IsWhole(meaning) && words[0] is not ("if" or "when" or "because" or "so" or "then" or "there") && words[0] is not ("this" or "that" or "it" or "these" or "those" or "they" or "such" or "which" or "what");
         var term = m.Groups["term"].Value;
         return describes && IsTerm(term)
             ? new Definition(term, m.Groups["article"].Value, WordForms.Small(meaning.TrimEnd(',')), true, m.Groups["verb"].Value == "are", sentence)
             : null;
+    }
+
+    private static bool IsWhole(string meaning)
+    {
+        var words = Tokens.Of(meaning);
+        return words.Count <= MostWords && !Standing.BreaksOff(words) && !RunsOn().IsMatch(meaning);
     }
 
     private static bool IsTerm(string term)
@@ -82,6 +91,14 @@ public static partial class Definitions
 
     [GeneratedRegex(@"^(?:(?:a|an|the) [^,]*\b(?:of|that|which|with|for|from|between|whose|in|when|where|at|on|to|by|below|above)\b|[^,]{0,40}\b(?:that|which|whose)\b)", RegexOptions.IgnoreCase)]
     private static partial Regex SaysWhich();
+
+    /// <summary>", and a foul stream is …": a second statement in the same sentence.</summary>
+    [GeneratedRegex(@", and (?:a|an|the|on|it|they)\b.*$", RegexOptions.IgnoreCase)]
+    private static partial Regex SecondClause();
+
+    /// <summary>A capital in the middle where a sentence began that the recogniser did not divide.</summary>
+    [GeneratedRegex(@"[\p{Ll},] (?:On|In|The|A|An|It|Go|If|When|This|That|So|But|And|You|We|They|There)\b")]
+    private static partial Regex RunsOn();
 
     [GeneratedRegex(@"^(?<meaning>[^.?!]{12,}?),? (?<verb>is|are) called (?:(?<article>a|an|the) )?(?<term>[\p{L}'’ -]+)\.$")]
     private static partial Regex ThingIsCalled();

@@ -49,13 +49,18 @@ public static partial class Quantities
     /// <summary>Takes the unit, and a second number with its unit after "and" ("hours and 25 minutes").</summary>
     private static int Extend(List<string> words, Sentence sentence, int at)
     {
+        if (at + 1 < words.Count && words[at] is "nautical" or "cubic" or "lunar" or "tidal" or "equal")
+        {
+            at++;
+        }
+
         if (at >= words.Count || !IsUnit(words[at]) || EndsClause(sentence.Words[at - 1].Text))
         {
             return at;
         }
 
         var end = at + 1;
-        if (end < words.Count && words[at] is "nautical" or "square" or "cubic" or "tidal" && IsUnit(words[end]))
+        if (end < words.Count && words[at] is "square" && IsUnit(words[end]))
         {
             end++;
         }
@@ -75,7 +80,8 @@ public static partial class Quantities
 
     private static bool EndsClause(string word) => word.EndsWith(',') || word.EndsWith('.') || word.EndsWith(';');
 
-    private static bool IsUnit(string word) => word.Length > 1 && char.IsLetter(word[0]) && !NoUnits.Contains(word) && !NumberWords.IsNumber(word);
+    private static bool IsUnit(string word) => word.Length > 1 && char.IsLetter(word[0]) && !NoUnits.Contains(word) && !NumberWords.IsNumber(word)
+        && (WordForms.IsMeasure(word) || word is "knot" or "mile" or "tonne" or "acre" or "cent" || (word.EndsWith('s') && word.Length > 3 && !WordForms.IsVerbOrAdverb(word)));
 
     private static string Clean(string word) => Edge().Replace(word.ToLowerInvariant(), "");
 

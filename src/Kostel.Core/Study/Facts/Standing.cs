@@ -8,7 +8,7 @@ namespace Kostel.Core.Study.Facts;
 public static partial class Standing
 {
     /// <summary>Below this the recogniser was unsure of a word, and nothing to be learned should rest on it.</summary>
-    public const double SureEnough = 0.4;
+    public const double SureEnough = 0.35;
 
     private static readonly HashSet<string> PointsElsewhere =
     [
@@ -16,6 +16,9 @@ public static partial class Standing
         "please", "let", "let's", "he", "she", "his", "her", "above", "i'm", "we'll", "i'll", "example", "welcome", "thank", "everybody",
         "everyone", "somebody", "evening", "exercise",
     ];
+
+    private static readonly HashSet<string> LeavesOpen =
+        ["of", "the", "a", "an", "and", "or", "to", "in", "for", "with", "by", "from", "at", "on", "is", "are", "that", "which", "than", "as"];
 
     private static readonly HashSet<string> Pronouns = ["it", "they", "them", "its", "their", "itself", "themselves", "one", "ones", "both", "others"];
 
@@ -29,25 +32,40 @@ public static partial class Standing
     public static string Untied(string sentence) => WordForms.Capital(Ties().Replace(sentence.Trim(), ""));
 
     /// <summary>Whether nothing in it points to what was said before or to the occasion, and every word in it was heard well.</summary>
-    public static bool IsSelfContained(Sentence sentence)
+    public static bool IsSelfContained(Sentence sentence) => StandsAlone(sentence, allowCondition: false);
+
+    /// <summary>The same for "If …, …" and "When …, …", which are understood when both halves are.</summary>
+    public static bool IsSelfContainedCondition(Sentence sentence) =>
+        Untied(sentence.Text).Split(' ')[0] is "If" or "When" && StandsAlone(sentence, allowCondition: true);
+
+    private static bool StandsAlone(Sentence sentence, bool allowCondition)
     {
         var text = Untied(sentence.Text);
         var words = Tokens.Of(text);
         return words.Count is >= 5 and <= 34
             && text.EndsWith('.')
+            && !sentence.Words.SkipLast(1).Any(w => Sentences.ClosesSentence(w.Text))
             && IsHeardWell(sentence)
-            && !PointingOpeners.Contains(words[0])
+            && !PointsWithThat().IsMatch(text)
+            && !BreaksOff(words)
+            && (!PointingOpeners.Contains(words[0]) || (allowCondition && words[0] is "if"))
             && !(words[0] is "the" or "a" && words.Count > 1 && PointingOpeners.Contains(words[1]))
             && !words.Any(PointsElsewhere.Contains)
             && !words.Take(4).Any(w => Pronouns.Contains(w) && w != "one");
     }
 
+    /// <summary>Whether the last word leaves the sentence open: the recogniser took a pause for its end.</summary>
+    public static bool BreaksOff(IReadOnlyList<string> words) => words.Count == 0 || LeavesOpen.Contains(words[^1]);
+
     /// <summary>Whether no word was doubtful and none looks like letters read out one by one.</summary>
     public static bool IsHeardWell(Sentence sentence) =>
         sentence.Words.All(w => w.Confidence >= SureEnough && !SpelledOut().IsMatch(w.Text));
 
-    [GeneratedRegex(@"^(?:(?:so|and|but|now|therefore|well|of course|finally|for most purposes|remember that|notice that|remember|you see that|in practice),?\s+)+", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(?:now to the \w+,\s+)?(?:(?:so|and|but|now|therefore|well|of course|finally|for most purposes|remember that|notice that|remember|you see that|in practice),?\s+)+", RegexOptions.IgnoreCase)]
     private static partial Regex Ties();
+
+    [GeneratedRegex(@"\b(?:in|at|of|from|by|with|for|than|on) that\b", RegexOptions.IgnoreCase)]
+    private static partial Regex PointsWithThat();
 
     [GeneratedRegex(@"^(?:\p{L}[.\-]){2,}|^\p{L}\.$|-\p{L}-\p{L}")]
     private static partial Regex SpelledOut();

@@ -25,7 +25,8 @@ public static class QuizMaker
         var heard = sentences.Where(Standing.IsHeardWell).ToList();
         var definitions = heard.Select(Definitions.Find).OfType<Definition>().DistinctBy(d => d.Term).ToList();
         var random = new Random(seed);
-        var questions = definitions.Select(d => Ask(d, definitions, random))
+        var spoken = OtherTerms(heard, definitions);
+        var questions = definitions.Select(d => Ask(d, definitions, spoken, random))
             .Concat(heard.Where(Standing.IsSelfContained).Select(s => AskQuantity(s, heard, random)))
             .OfType<ChoiceQuestion>()
             .ToList();
@@ -39,7 +40,7 @@ public static class QuizMaker
     }
 
     /// <summary>Which term has this meaning? The other choices are terms that the lecture defines as well.</summary>
-    private static ChoiceQuestion? Ask(Definition definition, List<Definition> all, Random random)
+    private static ChoiceQuestion? Ask(Definition definition, List<Definition> all, List<string> spoken, Random random)
     {
         var stems = Tokens.ContentStems(definition.Term).ToHashSet();
         var meaning = Tokens.ContentStems(definition.Meaning).ToHashSet();
@@ -48,12 +49,28 @@ public static class QuizMaker
             .OrderBy(d => Math.Abs(d.Term.Length - definition.Term.Length))
             .ThenByDescending(d => Tokens.ContentStems(d.Meaning).Count(meaning.Contains))
             .Take(Distractors)
-            .Select(d => WordForms.Capital(d.Term))
+            .Select(d => d.Term)
+            .Concat(spoken.Where(t => !Tokens.ContentStems(t).Any(stems.Contains) && !Tokens.ContentStems(t).Any(meaning.Contains)))
+            .Take(Distractors)
+            .Select(WordForms.Capital)
             .ToList();
         var givesItselfAway = stems.Count > 0 && stems.All(meaning.Contains);
         return others.Count < LeastDistractors || givesItselfAway
             ? null
             : Shuffle($"What is {definition.Meaning} called?", WordForms.Capital(definition.Term), others, SourceSpan.Of(definition.Sentence), random);
+    }
+
+    /// <summary>Phrases that the lecture says often without defining them, for a lecture that defines little.</summary>
+    private static List<string> OtherTerms(List<Sentence> sentences, List<Definition> definitions)
+    {
+        var defined = definitions.SelectMany(d => Tokens.ContentStems(d.Term)).ToHashSet();
+        return KeyPhrases.Count(sentences)
+            .Where(p => p.Value is { Count: >= 2, IsDefined: false } && !Tokens.ContentStems(p.Key).All(defined.Contains))
+            .OrderByDescending(p => p.Value.Count * p.Key.Split(' ').Length)
+            .ThenBy(p => p.Key, StringComparer.Ordinal)
+            .Select(p => p.Key)
+            .Take(12)
+            .ToList();
     }
 
     /// <summary>Which number belongs in the gap? The other choices are numbers of the same unit that the lecture says elsewhere.</summary>

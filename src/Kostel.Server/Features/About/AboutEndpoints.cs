@@ -30,12 +30,13 @@ internal static class AboutEndpoints
             settings.DemoFolder is not null,
             !await context.Settings.AnyAsync(s => s.Name == KnowsTheWay, cancel)));
 
-    private static async Task<NoContent> Done(KostelContext context, CancellationToken cancel)
+    /// <summary>Saved even when the page is left at once.</summary>
+    private static async Task<NoContent> Done(KostelContext context)
     {
-        if (!await context.Settings.AnyAsync(s => s.Name == KnowsTheWay, cancel))
+        if (!await context.Settings.AnyAsync(s => s.Name == KnowsTheWay))
         {
             context.Settings.Add(new SettingRow { Name = KnowsTheWay, Value = "yes" });
-            await context.SaveChangesAsync(cancel);
+            await context.SaveChangesAsync();
         }
 
         return TypedResults.NoContent();

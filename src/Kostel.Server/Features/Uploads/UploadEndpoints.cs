@@ -137,8 +137,8 @@ internal static class UploadEndpoints
     private static string TitleFrom(string fileName)
     {
         var dot = fileName.LastIndexOf('.');
-        var bare = (dot > 0 ? fileName[..dot] : fileName).Replace('_', ' ').Trim();
-        return bare.Length > 0 ? bare : fileName;
+        var bare = (dot > 0 ? fileName[..dot] : fileName).Replace('_', ' ').Trim(' ', '.');
+        return bare.Length > 0 ? bare : "Recording";
     }
 
     private static string Shorten(string text, int most)

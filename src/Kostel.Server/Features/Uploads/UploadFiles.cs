@@ -74,10 +74,11 @@ public sealed class UploadFiles(LibraryFolder library, JobQueue queue, TimeProvi
     /// <summary>Forgets an upload and what arrived of it.</summary>
     public async Task Drop(UploadRow upload, CancellationToken cancel)
     {
+        // The file first: on a full disk this makes the room that forgetting the row needs.
+        File.Delete(PathOf(upload.Id));
         await using var context = library.CreateDbContext();
         context.Uploads.Remove(upload);
         await context.SaveChangesAsync(cancel);
-        File.Delete(PathOf(upload.Id));
     }
 
     /// <summary>Makes the empty file, so that an upload of no bytes is complete at once.</summary>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { api, must, type Attempt } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 import { clock, count } from '@/shared/time'
@@ -10,6 +10,7 @@ const emit = defineEmits<{ hear: [ms: number] }>()
 const notice = useNotice()
 const { study, isBusy, makeQuiz } = useStudy(props.lectureId)
 const quiz = computed(() => study.value?.quiz ?? null)
+const body = ref<HTMLElement>()
 const chosen = ref<number[]>([])
 const result = ref<Attempt | null>(null)
 const open = computed(() => chosen.value.filter((c) => c < 0).length)
@@ -32,6 +33,8 @@ async function finish() {
         }),
       ),
     )) ?? null
+  await nextTick()
+  body.value?.scrollTo({ top: 0 })
 }
 
 function again() {
@@ -49,7 +52,7 @@ function mark(question: number, choice: number): '' | 'right' | 'wrong' {
 </script>
 
 <template>
-  <div class="body">
+  <div ref="body" class="body">
     <div v-if="study && !quiz" class="start">
       <p class="k-soft">A short quiz from this lecture. At the end you see your score and where to listen again.</p>
       <v-btn :loading="isBusy" @click="makeQuiz">Make a quiz</v-btn>
@@ -62,10 +65,10 @@ function mark(question: number, choice: number): '' | 'right' | 'wrong' {
           <button class="k-link" type="button" @click="makeQuiz">A new quiz</button>
         </span>
       </p>
-      <fieldset v-for="(q, i) in quiz.questions" :key="`${quiz.id}.${i}`" :disabled="Boolean(result)">
+      <fieldset v-for="(q, i) in quiz.questions" :key="`${quiz.id}.${i}`">
         <legend class="said">{{ i + 1 }}. {{ q.stem }}</legend>
         <label v-for="(choice, c) in q.choices" :key="c" :class="mark(i, c)">
-          <input v-model="chosen[i]" type="radio" :name="`q${i}`" :value="c" />
+          <input v-model="chosen[i]" type="radio" :name="`q${i}`" :value="c" :disabled="Boolean(result)" />
           <span>{{ choice }}</span>
           <em v-if="mark(i, c) === 'right'">right</em>
           <em v-else-if="mark(i, c) === 'wrong'">your answer</em>
@@ -110,7 +113,7 @@ input {
 .right {
   background: var(--seawash);
 }
-.wrong {
+.wrong span {
   text-decoration: line-through;
   text-decoration-color: var(--wrong);
 }

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
-import { api } from '@/api/client'
+import { api, must } from '@/api/client'
+import { useNotice } from '@/shared/notice'
 
+const notice = useNotice()
 const isShown = ref(false)
 
 onMounted(async () => {
@@ -10,8 +12,10 @@ onMounted(async () => {
 })
 
 async function done() {
-  isShown.value = false
-  await api.POST('/api/about/first-visit-done').catch(() => undefined)
+  await notice.attempt(async () => {
+    await must(api.POST('/api/about/first-visit-done'))
+    isShown.value = false
+  })
 }
 </script>
 

@@ -1,0 +1,13 @@
+#!/usr/bin/env bash
+# Measurements that print a table. Usage: bench.sh clips|speed|memory|chapters|cards|answers
+set -euo pipefail
+cd "$(dirname "$0")/.."
+. scripts/setup.sh
+case "${1:-}" in
+  clips) need_debian pocketsphinx pocketsphinx-en-us pocketsphinx-testdata sox; exec node benchmarks/clips.mjs ;;
+  speed) exec node benchmarks/speed.mjs ;;
+  memory) exec node benchmarks/memory.mjs ;;
+  cards) exec node benchmarks/cards.mjs "${@:2}" ;;
+  demo) exec node benchmarks/demo.mjs ;;
+  *) echo "Usage: ./kostel bench clips|speed|memory|cards|demo" >&2; exit 2 ;;
+esac

@@ -1,0 +1,87 @@
+#!/usr/bin/env bash
+# Every check: format, lint, types, core, server, front end, browser. Ends with "N passed, N failed", all suites added up.
+set -uo pipefail
+cd "$(dirname "$0")/.."
+root=$PWD
+state="$root/.kostel"
+configuration=Release
+mkdir -p "$state"
+. scripts/setup.sh
+set -e
+need_debian ffmpeg chromium flite pocketsphinx-testdata
+need_models
+need_npm web
+need_npm tests/e2e
+need_npm tests/reference
+need_dotnet_build
+need_web_build
+set +e
+
+passed=0
+failed=0
+add() { passed=$((passed + ${1:-0})); failed=$((failed + ${2:-0})); }
+
+# check NAME COMMAND…: one check, silent when it holds.
+check() {
+  local name=$1
+  shift
+  if "$@" >"$state/check.log" 2>&1; then
+    echo "ok      $name"
+    add 1 0
+  else
+    echo "FAILED  $name"
+    tail -n 60 "$state/check.log"
+    add 0 1
+  fi
+}
+
+number() { grep -oE "^ *$1: [0-9]+" "$2" | tail -n 1 | grep -oE '[0-9]+$' || echo 0; }
+
+# dotnet_suite PROJECT
+dotnet_suite() {
+  local log="$state/$(basename "$1").log" code
+  echo "== $(basename "$1")"
+  dotnet test --project "$1" -c "$configuration" --no-build --no-ansi >"$log" 2>&1
+  code=$?
+  local ok bad
+  ok=$(number succeeded "$log")
+  bad=$(number failed "$log")
+  [ "$code" -ne 0 ] && [ "$bad" -eq 0 ] && bad=1
+  [ "$bad" -gt 0 ] && grep -vE '^    at ' "$log" | tail -n 120
+  echo "$ok passed, $bad failed"
+  add "$ok" "$bad"
+}
+
+# json_suite NAME REPORT PASSED-EXPRESSION FAILED-EXPRESSION COMMAND…: counts out of a JSON report named r.
+json_suite() {
+  local name=$1 report=$2 okay=$3 wrong=$4 code counts
+  shift 4
+  echo "== $name"
+  rm -f "$report"
+  "$@" >"$state/suite.log" 2>&1
+  code=$?
+  counts=$(node -e "const r = JSON.parse(require('fs').readFileSync('$report', 'utf8')); console.log($okay, $wrong)" 2>/dev/null || echo "0 1")
+  set -- $counts
+  local bad=$2
+  [ "$code" -ne 0 ] && [ "$bad" -eq 0 ] && bad=1
+  [ "$bad" -gt 0 ] && tail -n 150 "$state/suite.log"
+  echo "$1 passed, $bad failed"
+  add "$1" "$bad"
+}
+
+echo "== format, lint, types"
+check "dotnet format" dotnet format Kostel.slnx --verify-no-changes --no-restore
+check "prettier" npm --prefix web run --silent format
+check "eslint" npm --prefix web run --silent lint
+check "vue-tsc" npm --prefix web run --silent check
+check "types of the browser tests" sh -c 'cd tests/e2e && npx tsc -p .'
+check "model files" node models/fetch.mjs --check "$KOSTEL_MODELS"
+dotnet_suite tests/Kostel.Core.Tests
+json_suite "front end" "$state/vitest.json" r.numPassedTests r.numFailedTests \
+  npm --prefix web run --silent test -- --reporter=json --outputFile="$state/vitest.json"
+dotnet_suite tests/Kostel.Server.Tests
+json_suite "browser" tests/e2e/test-results/report.json r.stats.expected r.stats.unexpected+r.stats.flaky \
+  sh -c 'cd tests/e2e && npx playwright test'
+echo
+echo "$passed passed, $failed failed"
+[ "$failed" -eq 0 ]

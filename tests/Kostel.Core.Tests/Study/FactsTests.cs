@@ -1,0 +1,60 @@
+using Kostel.Core.Study.Facts;
+
+namespace Kostel.Core.Tests.Study;
+
+public class FactsTests
+{
+    [Theory]
+    [InlineData("A spring tide is a tide with a large range, which occurs after full moon.", "spring tide", "a tide with a large range, which occurs after full moon")]
+    [InlineData("So slack water is the short time when the stream has stopped.", "slack water", "the short time when the stream has stopped")]
+    [InlineData("Mottles are grey and rusty spots that show that a soil is often waterlogged.", "mottles", "grey and rusty spots that show that a soil is often waterlogged")]
+    [InlineData("A fair stream is a stream that goes your way, and a foul stream is a stream that goes against you.", "fair stream", "a stream that goes your way")]
+    [InlineData("The loss of nutrients by water that drains through the soil is called leaching.", "leaching", "the loss of nutrients by water that drains through the soil")]
+    [InlineData("Such a tide, with two high waters each day, is called a semidiurnal tide.", "semidiurnal tide", "a tide, with two high waters each day")]
+    public void A_sentence_that_says_what_something_is(string text, string term, string meaning)
+    {
+        var definition = Definitions.Find(Lecture.Sentence(text));
+        Assert.Equal((term, meaning), (definition?.Term, definition?.Meaning));
+    }
+
+    [Theory]
+    [InlineData("This is called resonance.")]
+    [InlineData("That side is called the lee side.")]
+    [InlineData("It is the full tank of the soil.")]
+    [InlineData("The answer is a surface that grows with every cut.")]
+    [InlineData("The first source is the atlas of the stream.")]
+    [InlineData("In the drift is the distance that the stream carries you.")]
+    [InlineData("A mulch is a layer of material that covers the soil, five centimetres of.")]
+    [InlineData("What is a tide with a large range?")]
+    [InlineData("")]
+    public void A_sentence_that_does_not(string text) => Assert.Null(text.Length == 0 ? null : Definitions.Find(Lecture.Sentence(text)));
+
+    [Theory]
+    [InlineData("A lunar day is twenty four hours and fifty minutes long.", "twenty four hours and fifty minutes")]
+    [InlineData("The water falls by twenty-five millimetres a week.", "twenty-five millimetres")]
+    [InlineData("A mile is one thousand eight hundred and fifty two metres.", "one thousand eight hundred and fifty two metres")]
+    [InlineData("High water is 4.7 metres.", "4.7 metres")]
+    [InlineData("A few places have only one high water each day.", "")]
+    [InlineData("One of them moves under the moon.", "")]
+    public void Quantities_are_numbers_with_units(string text, string expected) =>
+        Assert.Equal(expected, string.Join('|', Quantities.Find(Lecture.Sentence(text)).Select(q => q.Text)));
+
+    [Theory]
+    [InlineData("Gravity grows weaker with distance.", true)]
+    [InlineData("So gravity grows weaker with distance.", true)]
+    [InlineData("They arrive a day or two later.", false)]
+    [InlineData("This delay is called the age of the tide.", false)]
+    [InlineData("Half of that is twelve hours and more.", false)]
+    [InlineData("Next week please bring a pencil to the quay.", false)]
+    [InlineData("Gravity grows weaker with distance and the", false)]
+    [InlineData("How much does gravity fall with distance?", false)]
+    public void A_sentence_stands_alone_or_not(string text, bool stands) =>
+        Assert.Equal(stands, Standing.IsSelfContained(Lecture.Sentence(text)));
+
+    [Fact]
+    public void Nothing_rests_on_a_word_that_was_not_heard_well()
+    {
+        Assert.False(Standing.IsSelfContained(Lecture.Sentence("Gravity grows weaker with distance.", confidence: 0.2)));
+        Assert.False(Standing.IsHeardWell(Lecture.Sentence("The rule of T-W-E-L-F-T-H-S is an estimate.")));
+    }
+}

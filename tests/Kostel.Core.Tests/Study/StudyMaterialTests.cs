@@ -1,0 +1,102 @@
+using Kostel.Core.Study.Cards;
+using Kostel.Core.Study.Quizzes;
+using Kostel.Core.Study.Summaries;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Tests.Study;
+
+public class StudyMaterialTests
+{
+    private static readonly Dictionary<string, Transcript> Lectures =
+        new[] { "01-why-tides", "04-tidal-streams", "05-soil-texture", "06-soil-water", "07-soil-acidity" }
+            .ToDictionary(n => n, n => Lecture.Of(Lecture.DemoParagraphs(n)));
+
+    public static TheoryData<string> Names => [.. Lectures.Keys];
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void Ten_cards_ask_different_things_and_answer_in_words_of_the_lecture(string name)
+    {
+        var lecture = Lectures[name];
+        var cards = CardMaker.Make(lecture);
+        Assert.Equal(10, cards.Count);
+        Assert.Equal(10, cards.Select(c => c.Front).Distinct().Count());
+        var words = lecture.Passages.SelectMany(p => Tokens.Of(p.Text)).ToHashSet();
+        Assert.All(cards, c => Assert.Subset(words, Tokens.Of(c.Back).Where(w => w != "because").ToHashSet()));
+        Assert.All(cards, c => Assert.InRange(Tokens.Of(c.Back).Count, 1, 28));
+    }
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void No_card_points_to_what_is_not_on_it(string name)
+    {
+        string[] dangling = ["this", "these", "those", "here", "we", "our", "tonight"];
+        Assert.All(CardMaker.Make(Lectures[name]), c => Assert.Empty(Tokens.Of(c.Front + " " + c.Back).Intersect(dangling)));
+    }
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void Every_card_and_question_knows_where_it_was_said(string name)
+    {
+        var lecture = Lectures[name];
+        var sources = CardMaker.Make(lecture).Select(c => c.Source).Concat(QuizMaker.Make(lecture).Select(q => q.Source));
+        Assert.All(sources, s =>
+        {
+            var passage = lecture.Passages.Single(p => p.Id == s.PassageId);
+            Assert.Contains(s.Quote, passage.Text, StringComparison.Ordinal);
+            Assert.InRange(s.StartMs, passage.StartMs, passage.EndMs);
+        });
+    }
+
+    /// <summary>Item-writing guidelines of Haladyna, Downing and Rodriguez (2002), as far as form shows them.</summary>
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void A_quiz_keeps_the_guidelines_for_choice_questions(string name)
+    {
+        var quiz = QuizMaker.Make(Lectures[name]);
+        Assert.InRange(quiz.Count, 3, 6);
+        Assert.All(quiz, q =>
+        {
+            Assert.InRange(q.Choices.Count, 3, 4);
+            Assert.InRange(q.Key, 0, q.Choices.Count - 1);
+            Assert.Equal(q.Choices.Count, q.Choices.Select(c => c.ToLowerInvariant()).Distinct().Count());
+            Assert.DoesNotContain(q.Choices, c => c.Contains("above", StringComparison.OrdinalIgnoreCase));
+            Assert.Contains('?', q.Stem);
+        });
+    }
+
+    [Fact]
+    public void The_key_is_not_always_in_the_same_place() =>
+        Assert.True(Lectures.Values.SelectMany(l => QuizMaker.Make(l)).Select(q => q.Key).Distinct().Count() > 1);
+
+    [Fact]
+    public void The_same_seed_gives_the_same_quiz()
+    {
+        var lecture = Lectures["06-soil-water"];
+        Assert.Equal(QuizMaker.Make(lecture, seed: 4).Select(q => string.Join('|', q.Choices)), QuizMaker.Make(lecture, seed: 4).Select(q => string.Join('|', q.Choices)));
+    }
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void A_summary_has_lines_from_every_chapter_in_order_and_is_short(string name)
+    {
+        var lecture = Lectures[name];
+        var summary = Summarizer.Summarize(lecture);
+        Assert.Equal(lecture.Chapters.Select(c => c.Title), summary.Select(p => p.Chapter));
+        Assert.All(summary, p => Assert.NotEmpty(p.Lines));
+        var lines = summary.SelectMany(p => p.Lines).ToList();
+        Assert.Equal(lines.Select(l => l.StartMs).Order(), lines.Select(l => l.StartMs));
+        var share = lines.Sum(l => Tokens.Of(l.Quote).Count) / (double)lecture.Passages.Sum(p => p.Words.Count);
+        Assert.InRange(share, 0.05, 0.4);
+    }
+
+    [Fact]
+    public void A_lecture_without_words_gives_nothing()
+    {
+        var empty = TranscriptBuilder.Build([], 60_000);
+        Assert.Empty(CardMaker.Make(empty));
+        Assert.Empty(QuizMaker.Make(empty));
+        Assert.Empty(Summarizer.Summarize(empty));
+    }
+}

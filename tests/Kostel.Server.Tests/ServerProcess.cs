@@ -1,0 +1,151 @@
+using System.Diagnostics;
+using System.Net.Http.Json;
+using System.Text;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+
+namespace Kostel.Server.Tests;
+
+/// <summary>The real server in a process of its own, on a free port and a library of its own, spoken to over HTTP.</summary>
+internal sealed class ServerProcess : IDisposable
+{
+    private readonly bool ownsFolder;
+    private Process process = null!;
+
+    public ServerProcess(string? folder = null)
+    {
+        ownsFolder = folder is null;
+        Folder = folder ?? Directory.CreateTempSubdirectory("kostel-test-").FullName;
+        Start();
+    }
+
+    public static string Root { get; } = FindRoot();
+
+    public static string Models { get; } = Environment.GetEnvironmentVariable("KOSTEL_MODELS")
+        ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".cache", "kostel", "models");
+
+    public string Folder { get; }
+
+    public HttpClient Http { get; private set; } = null!;
+
+    public void Start()
+    {
+        process = Process.Start(new ProcessStartInfo("dotnet")
+        {
+            ArgumentList = { Path.Combine(AppContext.BaseDirectory, "Kostel.Server.dll"), "--data", Folder, "--port", "0" },
+            Environment = { ["KOSTEL_MODELS"] = Models, ["KOSTEL_MODEL_LOCK"] = Path.Combine(Root, "models", "models.lock.json") },
+            RedirectStandardOutput = true,
+        })!;
+        var line = process.StandardOutput.ReadLine() ?? throw new InvalidOperationException("The server did not start.");
+        Http = new HttpClient { BaseAddress = new Uri(line[line.IndexOf("http", StringComparison.Ordinal)..]), Timeout = TimeSpan.FromMinutes(2) };
+    }
+
+    /// <summary>SIGKILL: nothing gets to tidy up.</summary>
+    public void Kill()
+    {
+        process.Kill(entireProcessTree: true);
+        process.WaitForExit();
+        process.Dispose();
+        Http.Dispose();
+    }
+
+    /// <summary>Creates an upload (tus 1.0) and returns its address.</summary>
+    public async Task<string> CreateUpload(string name, long length, string title = "", string course = "")
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Post, "/api/uploads");
+        request.Headers.Add("Tus-Resumable", "1.0.0");
+        request.Headers.Add("Upload-Length", $"{length}");
+        request.Headers.Add("Upload-Metadata", $"filename {Base64(name)},title {Base64(title)},course {Base64(course)}");
+        using var response = await Http.SendAsync(request);
+        response.EnsureSuccessStatusCode();
+        return response.Headers.Location!.ToString();
+    }
+
+    public async Task<HttpResponseMessage> SendPiece(string address, long offset, byte[] piece)
+    {
+        var content = new ByteArrayContent(piece);
+        content.Headers.ContentType = new("application/offset+octet-stream");
+        using var request = new HttpRequestMessage(HttpMethod.Patch, address) { Content = content };
+        request.Headers.Add("Upload-Offset", $"{offset}");
+        return await Http.SendAsync(request);
+    }
+
+    public async Task<long?> Offset(string address)
+    {
+        using var response = await Http.SendAsync(new HttpRequestMessage(HttpMethod.Head, address));
+        return response.IsSuccessStatusCode ? long.Parse(response.Headers.GetValues("Upload-Offset").Single()) : null;
+    }
+
+    /// <summary>Brings a file in and returns the lecture's identifier.</summary>
+    public async Task<string> BringIn(string name, byte[] bytes, string title = "", string course = "")
+    {
+        var address = await CreateUpload(name, bytes.Length, title, course);
+        if (bytes.Length > 0)
+        {
+            (await SendPiece(address, 0, bytes)).EnsureSuccessStatusCode();
+        }
+
+        return address.Split('/')[^1];
+    }
+
+    /// <summary>Waits until a lecture's transcription has ended in some way and returns the lecture.</summary>
+    public async Task<JsonNode> Ended(string id)
+    {
+        for (var wait = Stopwatch.StartNew(); wait.Elapsed < TimeSpan.FromMinutes(3);)
+        {
+            var lecture = await Get($"/api/lectures/{id}");
+            if (lecture["work"] is null || lecture["work"]!["state"]!.GetValue<string>() is "failed" or "cancelled")
+            {
+                return lecture;
+            }
+
+            await Task.Delay(100);
+        }
+
+        throw new TimeoutException("The transcription did not end.");
+    }
+
+    public async Task<JsonNode> Get(string address) => (await Http.GetFromJsonAsync<JsonNode>(address))!;
+
+    public async Task<JsonNode> Post(string address, object? body = null)
+    {
+        using var response = await Http.PostAsJsonAsync(address, body ?? new { }, JsonSerializerOptions.Web);
+        var text = await response.Content.ReadAsStringAsync();
+        Assert.True(response.IsSuccessStatusCode, $"{address}: {(int)response.StatusCode} {text}");
+        return text.Length == 0 ? new JsonObject() : JsonNode.Parse(text)!;
+    }
+
+    public async Task<string> Text(string id) =>
+        string.Join(' ', (await Get($"/api/lectures/{id}/transcript"))["passages"]!.AsArray()
+            .SelectMany(p => p!["words"]!.AsArray()).Select(w => w!["text"]!.GetValue<string>()));
+
+    public void Dispose()
+    {
+        Kill();
+        if (ownsFolder)
+        {
+            Directory.Delete(Folder, recursive: true);
+        }
+    }
+
+    private static string Base64(string text) => Convert.ToBase64String(Encoding.UTF8.GetBytes(text));
+
+    private static string FindRoot()
+    {
+        var folder = AppContext.BaseDirectory;
+        while (!File.Exists(Path.Combine(folder, "Kostel.slnx")))
+        {
+            folder = Path.GetDirectoryName(folder)!;
+        }
+
+        return folder;
+    }
+}
+
+/// <summary>One server for the tests of a class.</summary>
+public sealed class SharedServer : IDisposable
+{
+    internal ServerProcess Server { get; } = new();
+
+    public void Dispose() => Server.Dispose();
+}

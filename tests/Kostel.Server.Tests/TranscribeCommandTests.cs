@@ -1,0 +1,103 @@
+using System.Diagnostics;
+using Kostel.Core.Speech;
+using Kostel.Core.Transcripts;
+using Kostel.Speech;
+
+namespace Kostel.Server.Tests;
+
+public sealed class TranscribeCommandTests : IDisposable
+{
+    private readonly string folder = Directory.CreateTempSubdirectory("kostel-cli-").FullName;
+
+    [Fact]
+    public void The_transcript_goes_to_standard_output_and_progress_elsewhere()
+    {
+        var clip = Write("fog.mp3", Clips.Speech(12));
+        var (exit, output, errors) = Run("transcribe", clip, "--to", "json");
+        Assert.Equal(0, exit);
+        Assert.Contains("Recognising", errors, StringComparison.Ordinal);
+        Assert.NotEmpty(TranscriptFormat.Read(output).Passages);
+    }
+
+    [Theory]
+    [InlineData("vtt", "WEBVTT")]
+    [InlineData("srt", "1\n00:00:0")]
+    [InlineData("txt", "")]
+    public void It_writes_each_form_to_a_file(string form, string begins)
+    {
+        var clip = Write("fog.mp3", Clips.Speech(6));
+        var to = Path.Combine(folder, "out");
+        Assert.Equal(0, Run("transcribe", clip, "--to", form, "--out", to).Exit);
+        Assert.StartsWith(begins, File.ReadAllText(to), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_file_that_is_no_recording_ends_with_a_reason_and_no_output()
+    {
+        var (exit, output, errors) = Run("transcribe", Write("notes.mp3", "only text"u8.ToArray()));
+        Assert.NotEqual(0, exit);
+        Assert.Empty(output);
+        Assert.Contains("not a sound or video file", errors, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_model_file_that_was_changed_is_refused()
+    {
+        var models = Directory.CreateDirectory(Path.Combine(folder, "models")).FullName;
+        foreach (var file in Directory.GetFiles(ServerProcess.Models, "*.onnx").Append(Path.Combine(ServerProcess.Models, "token-table.js")))
+        {
+            File.Copy(file, Path.Combine(models, Path.GetFileName(file)));
+        }
+
+        File.AppendAllText(Path.Combine(models, "english-encoder.onnx"), "x");
+        var problem = Assert.Throws<ModelProblemException>(() =>
+            SpeechEngine.Load(ModelFolder.Open(models, Path.Combine(ServerProcess.Root, "models/models.lock.json"))));
+        Assert.Contains("damaged", problem.Message, StringComparison.Ordinal);
+    }
+
+    /// <summary>Five clips of read speech with their text, from Debian's pocketsphinx-testdata: 71 words, at most two wrong.</summary>
+    [Fact]
+    public void Real_read_speech_is_nearly_word_perfect()
+    {
+        const string Clips = "/usr/share/pocketsphinx/test/data/librivox";
+        var total = 0;
+        foreach (var line in File.ReadLines(Path.Combine(Clips, "transcription")))
+        {
+            var at = line.LastIndexOf('(');
+            var said = line[..at].Replace("<s>", "", StringComparison.Ordinal).Replace("</s>", "", StringComparison.Ordinal);
+            var (_, heard, _) = Run("transcribe", Path.Combine(Clips, line[(at + 1)..^1] + ".wav"), "--to", "json");
+            total += WordErrorRate.Compare(said, string.Join(' ', TranscriptFormat.Read(heard).Passages.Select(p => p.Text))).Total;
+        }
+
+        Assert.InRange(total, 0, 2);
+    }
+
+    public void Dispose() => Directory.Delete(folder, recursive: true);
+
+    private static (int Exit, string Output, string Errors) Run(params string[] arguments)
+    {
+        var start = new ProcessStartInfo("dotnet")
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+            Environment = { ["KOSTEL_MODELS"] = ServerProcess.Models, ["KOSTEL_MODEL_LOCK"] = Path.Combine(ServerProcess.Root, "models/models.lock.json") },
+        };
+        foreach (var argument in arguments.Prepend(Path.Combine(AppContext.BaseDirectory, "Kostel.Cli.dll")))
+        {
+            start.ArgumentList.Add(argument);
+        }
+
+        using var process = Process.Start(start)!;
+        var errors = process.StandardError.ReadToEndAsync();
+        var output = process.StandardOutput.ReadToEnd();
+        process.WaitForExit();
+        return (process.ExitCode, output, errors.Result);
+    }
+
+    private string Write(string name, byte[] bytes)
+    {
+        var path = Path.Combine(folder, name);
+        File.WriteAllBytes(path, bytes);
+        return path;
+    }
+}

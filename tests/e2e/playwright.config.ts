@@ -1,0 +1,17 @@
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({
+  testDir: '.',
+  timeout: 180_000,
+  expect: { timeout: 15_000 },
+  workers: 1,
+  reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run', '--autoplay-policy=no-user-gesture-required'],
+    },
+  },
+})

@@ -1,0 +1,60 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join, resolve } from 'node:path'
+import { test as base } from '@playwright/test'
+
+export const root = resolve(import.meta.dirname, '../..')
+const dll = join(root, 'src/Kostel.Server/bin/Release/net10.0/Kostel.Server.dll')
+
+export interface Kostel {
+  address: string
+  /** SIGKILL, then a new start on the same library and port. */
+  restart(): Promise<void>
+}
+
+async function start(folder: string, port: number, withDemo: boolean): Promise<{ child: ChildProcess; address: string }> {
+  const demo = withDemo ? ['--demo', join(root, 'demo')] : []
+  const child = spawn('dotnet', [dll, '--data', folder, '--port', String(port), ...demo], {
+    env: { ...process.env, KOSTEL_MODEL_LOCK: join(root, 'models/models.lock.json'), KOSTEL_WEB: join(root, 'src/Kostel.Server/wwwroot') },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  const address = await new Promise<string>((found, fail) => {
+    let text = ''
+    child.stdout?.on('data', (bytes: Buffer) => {
+      text += bytes.toString()
+      const at = /http:\/\/\S+/.exec(text)
+      if (at) found(at[0])
+    })
+    child.on('exit', () => fail(new Error('the server did not start')))
+  })
+  return { child, address }
+}
+
+async function serve(withDemo: boolean, use: (kostel: Kostel) => Promise<void>) {
+  const folder = mkdtempSync(join(tmpdir(), 'kostel-e2e-'))
+  let running = await start(folder, 0, withDemo)
+  const { address } = running
+  await use({
+    address,
+    async restart() {
+      const gone = new Promise((done) => running.child.once('exit', done))
+      running.child.kill('SIGKILL')
+      await gone
+      running = await start(folder, Number(new URL(address).port), withDemo)
+    },
+  })
+  running.child.removeAllListeners('exit')
+  const gone = new Promise((done) => running.child.once('exit', done))
+  running.child.kill('SIGKILL')
+  await gone
+  rmSync(folder, { recursive: true })
+}
+
+/** Tests with the real server: `empty` has an empty library, `demo` the demonstration's. */
+export const test = base.extend<object, { empty: Kostel; demo: Kostel }>({
+  // eslint-disable-next-line no-empty-pattern
+  empty: [async ({}, use) => serve(false, use), { scope: 'worker' }],
+  // eslint-disable-next-line no-empty-pattern
+  demo: [async ({}, use) => serve(true, use), { scope: 'worker' }],
+})
