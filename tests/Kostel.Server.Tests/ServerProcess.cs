@@ -37,7 +37,7 @@ internal sealed class ServerProcess : IDisposable
             RedirectStandardOutput = true,
         })!;
         var line = process.StandardOutput.ReadLine() ?? throw new InvalidOperationException("The server did not start.");
-        Http = new HttpClient { BaseAddress = new Uri(line[line.IndexOf("http", StringComparison.Ordinal)..]), Timeout = TimeSpan.FromMinutes(2) };
+        Http = new HttpClient { BaseAddress = new Uri(line[line.IndexOf("http", StringComparison.Ordinal)..]), Timeout = TimeSpan.FromMinutes(5) };
     }
 
     /// <summary>SIGKILL: nothing gets to tidy up.</summary>
@@ -91,7 +91,7 @@ internal sealed class ServerProcess : IDisposable
     /// <summary>Waits until a lecture's transcription has ended in some way and returns the lecture.</summary>
     public async Task<JsonNode> Ended(string id)
     {
-        for (var wait = Stopwatch.StartNew(); wait.Elapsed < TimeSpan.FromMinutes(3);)
+        for (var wait = Stopwatch.StartNew(); wait.Elapsed < TimeSpan.FromMinutes(10);)
         {
             var lecture = await Get($"/api/lectures/{id}");
             if (lecture["work"] is null || lecture["work"]!["state"]!.GetValue<string>() is "failed" or "cancelled")

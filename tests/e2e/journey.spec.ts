@@ -43,9 +43,9 @@ test('from a file of speech to recall', async ({ page, empty }) => {
   await page.getByRole('link', { name: 'Open' }).click()
 
   await expect(page.getByRole('heading', { name: 'Buoys and lights' })).toBeVisible()
-  await expect(page.locator('[data-w]').first()).toBeVisible({ timeout: 90_000 })
-  await expect(page.getByRole('button', { name: 'Ask', exact: true })).toBeVisible({ timeout: 90_000 })
-  await expect(page.getByRole('status')).toBeHidden({ timeout: 90_000 })
+  await expect(page.locator('[data-w]').first()).toBeVisible({ timeout: 300_000 })
+  await expect(page.getByRole('button', { name: 'Ask', exact: true })).toBeVisible({ timeout: 300_000 })
+  await expect(page.getByRole('status')).toBeHidden({ timeout: 300_000 })
 
   // A click on a word plays from there.
   const word = page.locator('[data-w]', { hasText: 'horizon' }).first()
@@ -102,10 +102,10 @@ test('a restart in the middle of a transcription loses nothing', async ({ page, 
   await page.getByLabel('Choose files').setInputFiles(long)
   await page.getByRole('button', { name: 'Bring in', exact: true }).click()
   await page.getByRole('link', { name: 'Open' }).click()
-  await expect(page.locator('[data-w]').first()).toBeVisible({ timeout: 60_000 })
+  await expect(page.locator('[data-w]').first()).toBeVisible({ timeout: 300_000 })
   await empty.restart()
-  await expect(page.getByRole('button', { name: 'Ask', exact: true })).toBeVisible({ timeout: 90_000 })
-  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 90_000 })
+  await expect(page.getByRole('button', { name: 'Ask', exact: true })).toBeVisible({ timeout: 300_000 })
+  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 300_000 })
   const text = await page.locator('article').innerText()
   expect(text).toContain('pilot')
 })

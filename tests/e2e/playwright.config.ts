@@ -2,8 +2,8 @@ import { defineConfig } from '@playwright/test'
 
 export default defineConfig({
   testDir: '.',
-  timeout: 180_000,
-  expect: { timeout: 15_000 },
+  timeout: 600_000,
+  expect: { timeout: 60_000 },
   workers: 1,
   reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],
   use: {
