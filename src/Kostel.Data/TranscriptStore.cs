@@ -39,11 +39,21 @@ public static class TranscriptStore
         context.Speakers.AddRange(transcript.Speakers.Select((s, i) => new SpeakerRow { LectureId = lectureId, Number = i, Key = s.Id, Name = s.Name }));
         context.Passages.AddRange(transcript.Passages.Select((p, i) => new PassageRow
         {
-            LectureId = lectureId, Number = i, Key = p.Id, SpeakerKey = p.SpeakerId, StartMs = p.StartMs, EndMs = p.EndMs, Words = p.Words,
+            LectureId = lectureId,
+            Number = i,
+            Key = p.Id,
+            SpeakerKey = p.SpeakerId,
+            StartMs = p.StartMs,
+            EndMs = p.EndMs,
+            Words = p.Words,
         }));
         context.Chapters.AddRange(transcript.Chapters.Select((c, i) => new ChapterRow
         {
-            LectureId = lectureId, Number = i, Title = c.Title, StartMs = c.StartMs, EndMs = c.EndMs,
+            LectureId = lectureId,
+            Number = i,
+            Title = c.Title,
+            StartMs = c.StartMs,
+            EndMs = c.EndMs,
         }));
     }
 

@@ -8,9 +8,23 @@ public static class Porter2
 {
     private static readonly Dictionary<string, string> Irregular = new()
     {
-        ["skis"] = "ski", ["skies"] = "sky", ["dying"] = "die", ["lying"] = "lie", ["tying"] = "tie", ["idly"] = "idl",
-        ["gently"] = "gentl", ["ugly"] = "ugli", ["early"] = "earli", ["only"] = "onli", ["singly"] = "singl", ["sky"] = "sky",
-        ["news"] = "news", ["atlas"] = "atlas", ["cosmos"] = "cosmos", ["bias"] = "bias", ["andes"] = "andes",
+        ["skis"] = "ski",
+        ["skies"] = "sky",
+        ["dying"] = "die",
+        ["lying"] = "lie",
+        ["tying"] = "tie",
+        ["idly"] = "idl",
+        ["gently"] = "gentl",
+        ["ugly"] = "ugli",
+        ["early"] = "earli",
+        ["only"] = "onli",
+        ["singly"] = "singl",
+        ["sky"] = "sky",
+        ["news"] = "news",
+        ["atlas"] = "atlas",
+        ["cosmos"] = "cosmos",
+        ["bias"] = "bias",
+        ["andes"] = "andes",
     };
 
     private static readonly HashSet<string> KeptAfterStep1A =

@@ -13,9 +13,24 @@ internal static partial class StatementCards
 
     private static readonly Dictionary<string, string> Verbs = new()
     {
-        ["carries"] = "carry", ["causes"] = "cause", ["contains"] = "contain", ["holds"] = "hold", ["raises"] = "raise", ["drives"] = "drive",
-        ["needs"] = "need", ["gives"] = "give", ["shows"] = "show", ["makes"] = "make", ["removes"] = "remove", ["reduces"] = "reduce",
-        ["decides"] = "decide", ["explains"] = "explain", ["means"] = "mean", ["prevents"] = "prevent", ["forms"] = "form", ["divides"] = "divide",
+        ["carries"] = "carry",
+        ["causes"] = "cause",
+        ["contains"] = "contain",
+        ["holds"] = "hold",
+        ["raises"] = "raise",
+        ["drives"] = "drive",
+        ["needs"] = "need",
+        ["gives"] = "give",
+        ["shows"] = "show",
+        ["makes"] = "make",
+        ["removes"] = "remove",
+        ["reduces"] = "reduce",
+        ["decides"] = "decide",
+        ["explains"] = "explain",
+        ["means"] = "mean",
+        ["prevents"] = "prevent",
+        ["forms"] = "form",
+        ["divides"] = "divide",
     };
 
     /// <summary>The cards of a self-contained sentence with what each form is worth.</summary>

@@ -72,7 +72,12 @@ internal static class StudyEndpoints
     /// <summary>A card that is due at once.</summary>
     public static CardRow NewCard(string lectureId, CardDraft draft, DateTime now) => new()
     {
-        LectureId = lectureId, Front = draft.Front, Back = draft.Back, Source = draft.Source, DueAt = now, CreatedAt = now,
+        LectureId = lectureId,
+        Front = draft.Front,
+        Back = draft.Back,
+        Source = draft.Source,
+        DueAt = now,
+        CreatedAt = now,
     };
 
     private static async Task<Ok<StudyView>> MakeQuiz(string id, KostelContext context, TimeProvider time, CancellationToken cancel)
