@@ -9,6 +9,7 @@ public class FactsTests
     [InlineData("So slack water is the short time when the stream has stopped.", "slack water", "the short time when the stream has stopped")]
     [InlineData("Mottles are grey and rusty spots that show that a soil is often waterlogged.", "mottles", "grey and rusty spots that show that a soil is often waterlogged")]
     [InlineData("A fair stream is a stream that goes your way, and a foul stream is a stream that goes against you.", "fair stream", "a stream that goes your way")]
+    [InlineData("High water is the highest level that the sea reaches, and low water is the lowest level.", "high water", "the highest level that the sea reaches")]
     [InlineData("The loss of nutrients by water that drains through the soil is called leaching.", "leaching", "the loss of nutrients by water that drains through the soil")]
     [InlineData("Such a tide, with two high waters each day, is called a semidiurnal tide.", "semidiurnal tide", "a tide, with two high waters each day")]
     public void A_sentence_that_says_what_something_is(string text, string term, string meaning)

@@ -138,7 +138,7 @@ internal static partial class StatementCards
 
     private static string Sentence(string phrase) => WordForms.Capital(phrase.Trim().TrimEnd('.', ',')) + ".";
 
-    [GeneratedRegex(@"^(?<subject>[^,;?]+?) (?<verb>is|are) (?<participle>measured|given|chosen|caused|made|printed|raised|found|held|divided|shown|formed|driven) (?<preposition>from|by|in|as|into|on) (?<object>[^,;]+)\.$")]
+    [GeneratedRegex(@"^(?<subject>[^,;?]+?)(?<! that| which| who) (?<verb>is|are) (?<participle>measured|given|chosen|caused|made|printed|raised|found|held|divided|shown|formed|driven) (?<preposition>from|by|in|as|into|on) (?<object>[^,;]+)\.$")]
     private static partial Regex PassiveWithPhrase();
 
     [GeneratedRegex(@"^(?<subject>(?:The|A|An) (?!first|second|third|result|answer|question|other|same|last|next)[^,;?]*\b(?:of|for|between|at|in|from)\b[^,;?]*?) (?<verb>is|are) (?!called|not|that|how|why|what|often|also|too|so|held|made|given|kept|lost|left|found|seen|known|full|about to|half of that|\w+ing\b|\w+ed\b)(?<object>[^;?]+)\.$")]

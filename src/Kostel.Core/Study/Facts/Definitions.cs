@@ -93,7 +93,7 @@ public static partial class Definitions
     private static partial Regex SaysWhich();
 
     /// <summary>", and a foul stream is …": a second statement in the same sentence.</summary>
-    [GeneratedRegex(@", and (?:a|an|the|on|it|they)\b.*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@", and (?:(?:a|an|the|on|it|they)\b|[^,]*\b(?:is|are)\b).*$", RegexOptions.IgnoreCase)]
     private static partial Regex SecondClause();
 
     /// <summary>A capital in the middle where a sentence began that the recogniser did not divide.</summary>
