@@ -5,7 +5,7 @@ namespace Kostel.Core.Tests.Audio;
 public class UtteranceSegmenterTests
 {
     private const int Window = 512;
-    private static readonly SegmenterOptions Options = new();
+    private static readonly SegmenterOptions Options = new(EnoughMs: 4_000, MaxMs: 16_000);
 
     [Fact]
     public void Silence_gives_no_utterance() => Assert.Empty(Cut(Enumerable.Repeat(0.05f, 2000)));

@@ -57,5 +57,6 @@ public class FactsTests
     {
         Assert.False(Standing.IsSelfContained(Lecture.Sentence("Gravity grows weaker with distance.", confidence: 0.2)));
         Assert.False(Standing.IsHeardWell(Lecture.Sentence("The rule of T-W-E-L-F-T-H-S is an estimate.")));
+        Assert.False(Standing.IsHeardWell(Lecture.Sentence("The rule of twelve s is an estimate.")));
     }
 }

@@ -67,6 +67,6 @@ public static partial class Standing
     [GeneratedRegex(@"\b(?:in|at|of|from|by|with|for|than|on) that\b", RegexOptions.IgnoreCase)]
     private static partial Regex PointsWithThat();
 
-    [GeneratedRegex(@"^(?:\p{L}[.\-]){2,}|^\p{L}\.$|-\p{L}-\p{L}")]
+    [GeneratedRegex(@"^(?:\p{L}[.\-]){2,}|^\p{L}\.$|-\p{L}-\p{L}|^[b-hj-zB-HJ-Z]$")]
     private static partial Regex SpelledOut();
 }

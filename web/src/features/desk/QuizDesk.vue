@@ -140,4 +140,7 @@ em {
   font-size: 14px;
   padding: 4px 8px 0;
 }
+.again button {
+  margin: 0 6px 0 2px;
+}
 </style>

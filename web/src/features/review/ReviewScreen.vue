@@ -169,6 +169,7 @@ blockquote {
 blockquote footer {
   font: 400 14px var(--sans);
   display: flex;
+  align-items: baseline;
   gap: 20px;
   margin-top: 4px;
 }

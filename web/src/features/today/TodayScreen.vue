@@ -41,6 +41,7 @@ onUnmounted(stop)
       {{ problem }} <button class="k-link" type="button" @click="load">Try again</button>
     </p>
     <FirstSteps />
+    <p v-if="!today && !problem" class="k-soft wait">Looking at what is due</p>
     <template v-if="today">
       <section v-if="today.lectureCount === 0" class="empty">
         <h2>Nothing here yet</h2>
@@ -121,6 +122,9 @@ h2 {
 .quiet p {
   max-width: 560px;
   margin-bottom: 16px;
+}
+.wait {
+  margin-top: 34px;
 }
 .problem {
   color: var(--wrong);
