@@ -116,11 +116,17 @@ nav {
 }
 @media (max-width: 620px) {
   .top {
-    gap: 14px;
-    padding: 0 14px;
+    gap: 12px;
+    padding: 0 12px;
   }
-  nav {
-    gap: 14px;
+  .top nav {
+    gap: 10px;
+  }
+  .space {
+    display: none;
+  }
+  .bring {
+    margin-left: auto;
   }
 }
 </style>
