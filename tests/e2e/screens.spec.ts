@@ -52,7 +52,7 @@ test('no screen scrolls sideways at 360 pixels', async ({ browser, demo }) => {
   const page = await browser.newPage({ viewport: { width: 360, height: 740 } })
   for (const [, path] of screens) {
     await page.goto(demo.address + path)
-    await expect(page.getByRole('link', { name: 'Library' })).toBeVisible()
+    await expect(page.getByRole('link', { name: 'Library', exact: true })).toBeVisible()
     await page.waitForTimeout(1000)
     const [wide, seen] = await page.evaluate(() => [document.documentElement.scrollWidth, innerWidth])
     expect(wide, path).toBeLessThanOrEqual(seen)
