@@ -5,5 +5,10 @@ cd "$(dirname "$0")/.."
 mkdir -p demo/transcripts
 for media in demo/media/*; do
   name=$(basename "${media%.*}")
-  [ "$name" = 09-fog ] || ./kostel transcribe "$media" --to json --out "$PWD/demo/transcripts/$name.json"
+  case "$name" in
+    0[1-4]-*) terms=(--terms "$PWD/demo/terms/tides.txt") ;;
+    0[5-7]-*) terms=(--terms "$PWD/demo/terms/soil.txt") ;;
+    *) terms=() ;;
+  esac
+  [ "$name" = 09-fog ] || ./kostel transcribe "$media" --accuracy accurate "${terms[@]}" --to json --out "$PWD/demo/transcripts/$name.json"
 done

@@ -78,6 +78,7 @@ check "vue-tsc" npm --prefix web run --silent check
 check "types of the browser tests" sh -c 'cd tests/e2e && npx tsc -p .'
 check "model files" node models/fetch.mjs --check "$KOSTEL_MODELS"
 dotnet_suite tests/Kostel.Core.Tests
+dotnet_suite tests/Kostel.Speech.Tests
 json_suite "front end" "$state/vitest.json" r.numPassedTests r.numFailedTests \
   npm --prefix web run --silent test -- --reporter=json --outputFile="$state/vitest.json"
 dotnet_suite tests/Kostel.Server.Tests

@@ -3,13 +3,14 @@ using System.Diagnostics;
 using Kostel.Core.Audio;
 using Kostel.Core.Captions;
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Terms;
 using Kostel.Core.Transcripts;
 using Kostel.Media;
 using Kostel.Speech;
 
 namespace Kostel.Cli;
 
-/// <summary><c>transcribe FILE [--to json|vtt|srt|txt] [--out FILE]</c></summary>
+/// <summary><c>transcribe FILE [--to json|vtt|srt|txt] [--out FILE] [--accuracy fast|accurate] [--terms FILE]</c></summary>
 internal static class TranscribeCommand
 {
     public static Command Create()
@@ -18,16 +19,20 @@ internal static class TranscribeCommand
         var to = new Option<string>("--to") { Description = "json, vtt, srt or txt.", DefaultValueFactory = _ => "txt" };
         to.AcceptOnlyFromAmong("json", "vtt", "srt", "txt");
         var output = new Option<FileInfo?>("--out") { Description = "Write here instead of to standard output." };
-        var command = new Command("transcribe", "Writes down what is said in a recording.") { file, to, output };
-        command.SetAction((parsed, cancel) => Run(parsed.GetRequiredValue(file), parsed.GetValue(to)!, parsed.GetValue(output), cancel));
+        var accuracy = new Option<Accuracy>("--accuracy") { Description = "fast, or accurate: fewer mistakes, about half as much time again." };
+        var terms = new Option<FileInfo?>("--terms") { Description = "A text file with words of the subject, one a line; or: written form = sounds like." };
+        var command = new Command("transcribe", "Writes down what is said in a recording.") { file, to, output, accuracy, terms };
+        command.SetAction((parsed, cancel) =>
+            Run(parsed.GetRequiredValue(file), parsed.GetValue(to)!, parsed.GetValue(output), parsed.GetValue(accuracy), parsed.GetValue(terms), cancel));
         return command;
     }
 
-    private static async Task<int> Run(FileInfo file, string to, FileInfo? output, CancellationToken cancel)
+    private static async Task<int> Run(FileInfo file, string to, FileInfo? output, Accuracy accuracy, FileInfo? termFile, CancellationToken cancel)
     {
+        var terms = await ReadTerms(termFile, cancel);
         var facts = await Recording.Probe(file.FullName, cancel);
         using var engine = SpeechEngine.Load(ModelFolder.Open(KostelPaths.Models, KostelPaths.ModelLock));
-        var transcript = await Transcribe(engine, file.FullName, facts, cancel);
+        var transcript = await Transcribe(engine.Recogniser(accuracy, terms), engine, file.FullName, facts, cancel);
         var text = to switch
         {
             "json" => TranscriptFormat.Write(transcript),
@@ -52,10 +57,11 @@ internal static class TranscribeCommand
         return 0;
     }
 
-    private static async Task<Transcript> Transcribe(SpeechEngine engine, string path, RecordingFacts facts, CancellationToken cancel)
+    private static async Task<Transcript> Transcribe(
+        IRecogniser recogniser, SpeechEngine engine, string path, RecordingFacts facts, CancellationToken cancel)
     {
         using var voice = engine.ListenForVoice();
-        var pipeline = new TranscriptionPipeline(engine.Recogniser, new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount));
+        var pipeline = new TranscriptionPipeline(recogniser, new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount));
         var watch = Stopwatch.StartNew();
         long samples = 0;
         var utterances = new List<Utterance>();
@@ -82,6 +88,28 @@ internal static class TranscribeCommand
                 yield return piece;
             }
         }
+    }
+
+    private static async Task<IReadOnlyList<CourseTerm>> ReadTerms(FileInfo? file, CancellationToken cancel)
+    {
+        if (file is null)
+        {
+            return [];
+        }
+
+        const long LargestList = 4_000_000;
+        if (!file.Exists || file.Length > LargestList)
+        {
+            throw new MediaProblemException(file.Exists ? $"{file.Name} is too large for a list of terms." : $"There is no file {file.FullName}.");
+        }
+
+        var list = CourseTerms.Parse(await File.ReadAllLinesAsync(file.FullName, cancel));
+        foreach (var problem in list.Problems)
+        {
+            await Console.Error.WriteLineAsync(problem);
+        }
+
+        return list.Terms;
     }
 
     private static void Progress(int doneMs, int totalMs, TimeSpan spent)

@@ -1,5 +1,7 @@
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Decoding;
+using Kostel.Core.Speech.Terms;
 using Microsoft.ML.OnnxRuntime;
 
 namespace Kostel.Speech;
@@ -8,16 +10,13 @@ namespace Kostel.Speech;
 public sealed class SpeechEngine : IDisposable
 {
     private readonly InferenceSession voiceActivity;
-    private readonly AttentionRecogniser recogniser;
+    private readonly SpeechNetwork network;
 
-    private SpeechEngine(InferenceSession voiceActivity, AttentionRecogniser recogniser)
+    private SpeechEngine(InferenceSession voiceActivity, SpeechNetwork network)
     {
         this.voiceActivity = voiceActivity;
-        this.recogniser = recogniser;
+        this.network = network;
     }
-
-    /// <summary>Recognises English.</summary>
-    public IRecogniser Recogniser => recogniser;
 
     /// <summary>Loads the networks.</summary>
     /// <exception cref="ModelProblemException">A model file is missing or damaged.</exception>
@@ -26,11 +25,16 @@ public sealed class SpeechEngine : IDisposable
         using var options = OnnxSessions.Options();
         return new SpeechEngine(
             new InferenceSession(models.PathOf("voice-activity.onnx"), options),
-            new AttentionRecogniser(
+            new SpeechNetwork(
                 models.PathOf("english-encoder.onnx"),
                 models.PathOf("english-decoder.onnx"),
                 TokenTable.Read(models.PathOf("token-table.js"))));
     }
+
+    /// <summary>Recognises English.</summary>
+    /// <param name="terms">Words of the subject to listen for.</param>
+    public IRecogniser Recogniser(Accuracy accuracy, IReadOnlyList<CourseTerm> terms) =>
+        new Recogniser(network, SearchOptions.For(accuracy), terms);
 
     /// <summary>A detector for one recording.</summary>
     public IVoiceActivityDetector ListenForVoice() => new SileroVoiceActivity(voiceActivity);
@@ -39,6 +43,6 @@ public sealed class SpeechEngine : IDisposable
     public void Dispose()
     {
         voiceActivity.Dispose();
-        recogniser.Dispose();
+        network.Dispose();
     }
 }

@@ -1,6 +1,7 @@
 using System.Text;
 using System.Text.RegularExpressions;
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Terms;
 
 namespace Kostel.Speech;
 
@@ -8,8 +9,16 @@ namespace Kostel.Speech;
 internal sealed partial class TokenTable
 {
     private readonly string[] pieces;
+    private readonly Dictionary<string, int> numbers = [];
 
-    private TokenTable(string[] pieces) => this.pieces = pieces;
+    private TokenTable(string[] pieces)
+    {
+        this.pieces = pieces;
+        for (var i = 0; i < pieces.Length; i++)
+        {
+            numbers.TryAdd(pieces[i], i);
+        }
+    }
 
     /// <summary>Reads the table out of the script that ships it: a base64 string of one piece a line.</summary>
     /// <exception cref="InvalidDataException">The file holds no such string.</exception>
@@ -49,6 +58,67 @@ internal sealed partial class TokenTable
 
         return result;
     }
+
+    /// <summary>
+    /// The tokens of a text that starts with a new word: neighbouring pieces are joined, those that stand first in the table
+    /// before others, until no two can be joined.
+    /// </summary>
+    /// <remarks>Byte-pair encoding as SentencePiece does it (Kudo and Richardson, 2018).</remarks>
+    public IReadOnlyList<int> Encode(string text)
+    {
+        var parts = ("▁" + text.Replace(' ', '▁')).EnumerateRunes().Select(r => r.ToString()).ToList();
+        while (true)
+        {
+            var (best, at) = (int.MaxValue, -1);
+            for (var i = 0; i + 1 < parts.Count; i++)
+            {
+                if (numbers.TryGetValue(parts[i] + parts[i + 1], out var number) && number < best)
+                {
+                    (best, at) = (number, i);
+                }
+            }
+
+            if (at < 0)
+            {
+                break;
+            }
+
+            parts[at] += parts[at + 1];
+            parts.RemoveAt(at + 1);
+        }
+
+        return parts.SelectMany(Numbers).ToList();
+    }
+
+    /// <summary>The words that tokens spell, and which tokens spell each.</summary>
+    public IReadOnlyList<TokenWord> Words(IReadOnlyList<int> tokens)
+    {
+        var words = new List<TokenWord>();
+        foreach (var (piece, first) in Pieces(tokens, tokens.Select(_ => 1.0).ToList()))
+        {
+            if (words.Count > 0 && !piece.Text.StartsWith('▁'))
+            {
+                words[^1] = words[^1] with { Text = words[^1].Text + piece.Text };
+            }
+            else
+            {
+                words.Add(new TokenWord(piece.Text.TrimStart('▁'), first, first));
+            }
+        }
+
+        for (var i = 0; i < words.Count; i++)
+        {
+            words[i] = words[i] with { EndToken = i + 1 < words.Count ? words[i + 1].FirstToken : tokens.Count };
+        }
+
+        return words.FindAll(w => w.Text.Length > 0);
+    }
+
+    /// <summary>A piece's number; a character that has none is spelled by its bytes.</summary>
+    private IEnumerable<int> Numbers(string piece) =>
+        numbers.TryGetValue(piece, out var number)
+            ? [number]
+            : Encoding.UTF8.GetBytes(piece).Select(b => numbers[$"<0x{b:X2}>"]);
 
     private string Text(int token) => token < pieces.Length ? pieces[token] : "";
 

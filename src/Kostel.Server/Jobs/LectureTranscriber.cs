@@ -83,7 +83,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         long samples = 0;
         var watch = Stopwatch.StartNew();
         using var voice = engine.Value.ListenForVoice();
-        var pipeline = new TranscriptionPipeline(engine.Value.Recogniser, new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount));
+        var pipeline = new TranscriptionPipeline(engine.Value.Recogniser(Accuracy.Fast, []), new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount));
         await foreach (var utterance in pipeline.Run(Drawn(), voice, resumeAt, done.Count, heard => _ = Report(heard), cancel))
         {
             await context.AddUtterance(lecture.Id, utterance, cancel);

@@ -1,0 +1,177 @@
+using System.Numerics.Tensors;
+
+namespace Kostel.Core.Speech.Decoding;
+
+/// <summary>How tokens are searched for.</summary>
+/// <param name="Width">Beginnings kept side by side; 1 takes the best token at every step.</param>
+/// <param name="LengthPower">A finished text counts its log-probability divided by its length to this power, so that longer texts stand a chance.</param>
+public sealed record SearchOptions(int Width, double LengthPower = 0.5)
+{
+    /// <summary>What each setting means. Four beginnings found as much as eight in lectures by synthesised voices.</summary>
+    public static SearchOptions For(Accuracy accuracy) => new(accuracy == Accuracy.Fast ? 1 : 4);
+
+    /// <summary>The token every text begins with.</summary>
+    public const int StartToken = 1;
+
+    /// <summary>The token that ends a text.</summary>
+    public const int EndToken = 2;
+}
+
+/// <summary>A text that was found.</summary>
+/// <param name="Tokens">Without start and end.</param>
+/// <param name="Probabilities">Of each token given those before it.</param>
+/// <param name="Beginnings">For each token, the number under which the model keeps what came before it.</param>
+/// <param name="Score">Log-probability of the whole, normalised for its length.</param>
+public sealed record FoundText(IReadOnlyList<int> Tokens, IReadOnlyList<double> Probabilities, IReadOnlyList<int> Beginnings, double Score);
+
+/// <summary>Searches for the likeliest text of an utterance, several beginnings side by side.</summary>
+/// <remarks>Beam search with length normalisation: Wu et al. (2016), section 7, without coverage.</remarks>
+public static class BeamSearch
+{
+    private const int LoopCheckEvery = 16;
+
+    /// <summary>Searches.</summary>
+    /// <param name="most">Tokens at most.</param>
+    /// <returns>The texts that were finished, the best first; never empty.</returns>
+    public static IReadOnlyList<FoundText> Find(ITokenModel model, SearchOptions options, int most, CancellationToken cancel)
+    {
+        var finished = new List<FoundText>();
+        List<Path> active = [new Path(null, SearchOptions.StartToken, -1, 0, 1, 0)];
+        for (var step = 0; ; step++)
+        {
+            cancel.ThrowIfCancellationRequested();
+            var first = model.Extend(active.Select(p => new Extension(p.Beginning, p.Token)).ToArray());
+            if (step == most)
+            {
+                finished.AddRange(active.Select(p => Finish(p, p.LogProbability, options)));
+                break;
+            }
+
+            var candidates = new List<Path>();
+            for (var r = 0; r < active.Count; r++)
+            {
+                Propose(model.Scores(r), active[r], first + r, options.Width, candidates);
+            }
+
+            candidates.Sort((a, b) => b.LogProbability.CompareTo(a.LogProbability));
+            active = [];
+            foreach (var candidate in candidates.Take(options.Width * 2))
+            {
+                if (candidate.Token == SearchOptions.EndToken)
+                {
+                    // An end counts when it would have been kept.
+                    if (active.Count < options.Width)
+                    {
+                        finished.Add(Finish(candidate.Before!, candidate.LogProbability, options));
+                    }
+                }
+                else if (active.Count < options.Width)
+                {
+                    Keep(candidate, active, finished, options);
+                }
+            }
+
+            if (active.Count == 0 || (finished.Count > 0 && !CanImprove(active, finished, options, most)))
+            {
+                break;
+            }
+        }
+
+        finished.Sort((a, b) => b.Score.CompareTo(a.Score));
+        return finished;
+    }
+
+    /// <summary>Goes on with a candidate, unless it has begun to say the same again and again: then it ends where that began.</summary>
+    private static void Keep(Path candidate, List<Path> active, List<FoundText> finished, SearchOptions options)
+    {
+        if (candidate.Length % LoopCheckEvery == 0)
+        {
+            var text = Finish(candidate, candidate.LogProbability, options);
+            var keep = LoopGuard.Keep(text.Tokens);
+            if (keep < text.Tokens.Count)
+            {
+                finished.Add(new FoundText(
+                    text.Tokens.Take(keep).ToList(), text.Probabilities.Take(keep).ToList(), text.Beginnings.Take(keep).ToList(), text.Score - 1));
+                return;
+            }
+        }
+
+        active.Add(candidate);
+    }
+
+    /// <summary>With a width of 1 the first end is the end; otherwise until no beginning can overtake the best finished text.</summary>
+    private static bool CanImprove(List<Path> active, List<FoundText> finished, SearchOptions options, int most)
+    {
+        if (options.Width == 1 || finished.Count >= options.Width * 2)
+        {
+            return false;
+        }
+
+        var best = finished.Max(f => f.Score);
+        return active.Any(p => p.LogProbability / Math.Pow(most, options.LengthPower) > best);
+    }
+
+    private static void Propose(ReadOnlySpan<float> scores, Path from, int beginning, int count, List<Path> candidates)
+    {
+        var total = LogTotal(scores);
+        Span<int> best = stackalloc int[count + 1];
+        var found = 0;
+        for (var token = 0; token < scores.Length; token++)
+        {
+            if (found == best.Length && scores[token] <= scores[best[^1]])
+            {
+                continue;
+            }
+
+            var at = Math.Min(found, best.Length - 1);
+            for (; at > 0 && scores[best[at - 1]] < scores[token]; at--)
+            {
+                best[at] = best[at - 1];
+            }
+
+            best[at] = token;
+            found = Math.Min(found + 1, best.Length);
+        }
+
+        foreach (var token in best[..found])
+        {
+            var log = scores[token] - total;
+            candidates.Add(new Path(from, token, beginning, from.LogProbability + log, Math.Exp(log), from.Length + 1));
+        }
+    }
+
+    /// <summary>The logarithm of the sum of the exponentials: what is taken off a score to make it a log-probability.</summary>
+    internal static double LogTotal(ReadOnlySpan<float> scores)
+    {
+        var top = TensorPrimitives.Max(scores);
+        double sum = 0;
+        foreach (var s in scores)
+        {
+            if (s > top - 20)
+            {
+                sum += Math.Exp(s - top);
+            }
+        }
+
+        return top + Math.Log(sum);
+    }
+
+    private static FoundText Finish(Path last, double logProbability, SearchOptions options)
+    {
+        var path = new List<Path>();
+        for (var p = last; p.Before is not null; p = p.Before)
+        {
+            path.Add(p);
+        }
+
+        path.Reverse();
+        return new FoundText(
+            path.Select(p => p.Token).ToList(),
+            path.Select(p => p.Probability).ToList(),
+            path.Select(p => p.Beginning).ToList(),
+            logProbability / Math.Pow(path.Count + 1, options.LengthPower));
+    }
+
+    /// <param name="Beginning">The model's number for what comes before <paramref name="Token"/>.</param>
+    private sealed record Path(Path? Before, int Token, int Beginning, double LogProbability, double Probability, int Length);
+}

@@ -1,0 +1,117 @@
+namespace Kostel.Core.Speech.Terms;
+
+/// <summary>Words <paramref name="First"/> to <paramref name="End"/> (exclusive) sound like a term.</summary>
+/// <param name="Distance">Between their sounds, 0 to 1.</param>
+/// <param name="Weight">How much there is to hear of the term, in consonants: what sounds like a long one rarely is another.</param>
+public sealed record TermSuspicion(int First, int End, CourseTerm Term, double Distance, double Weight);
+
+/// <summary>Finds where a text sounds like a term but says something else.</summary>
+public sealed class TermFinder
+{
+    /// <summary>Sounds farther apart than this are not taken for one another.</summary>
+    public const double Farthest = 0.36;
+
+    /// <summary>Two words taken for one, or one for two, are a little less likely than as many for as many.</summary>
+    private const double OtherWordCount = 0.04;
+
+    private const int MostWords = 5, ShortestKey = 3;
+    private readonly List<(CourseTerm Term, string Singular, string Key, int Words)> sounds;
+    private readonly HashSet<string> written;
+
+    /// <summary>Prepares a list.</summary>
+    public TermFinder(IReadOnlyList<CourseTerm> terms)
+    {
+        sounds = terms.SelectMany(t => WithPlural(t).Select(form =>
+                (form, Bare(t.Written), SoundKey.Of(form.SoundsLike ?? form.Written), form.Written.Count(c => c == ' ') + 1)))
+            .Where(s => s.Item3.Length >= ShortestKey)
+            .ToList();
+        written = terms.SelectMany(WithPlural).Select(t => Bare(t.Written)).ToHashSet();
+    }
+
+    private static IEnumerable<CourseTerm> WithPlural(CourseTerm term) =>
+        term.Written.EndsWith('s') || !char.IsLetter(term.Written[^1])
+            ? [term]
+            : [term, new CourseTerm(Plural(term.Written), term.SoundsLike is null ? null : Plural(term.SoundsLike))];
+
+    private static string Plural(string noun) =>
+        noun.EndsWith('y') && noun.Length > 1 && !"aeiou".Contains(noun[^2]) ? noun[..^1] + "ies" : noun + "s";
+
+    /// <summary>Whether there is anything to look for.</summary>
+    public bool IsEmpty => sounds.Count == 0;
+
+    /// <summary>All suspicions, the nearest first. Words that already are a term stay, but may become part of a longer one.</summary>
+    public IReadOnlyList<TermSuspicion> Find(IReadOnlyList<string> words)
+    {
+        var right = AlreadyRight(words);
+        var found = new List<TermSuspicion>();
+        for (var first = 0; first < words.Count; first++)
+        {
+            for (var end = first + 1; end <= Math.Min(words.Count, first + MostWords); end++)
+            {
+                var key = SoundKey.Of(string.Join(' ', words.Skip(first).Take(end - first)));
+                foreach (var (term, singular, sound, count) in sounds)
+                {
+                    if (Math.Abs(end - first - count) > 1 || Math.Abs(sound.Length - key.Length) > 2 + (sound.Length / 4))
+                    {
+                        continue;
+                    }
+
+                    if (KeepsWhatIsRight(words, right, first, end, term, singular)
+                        && SoundKey.Distance(key, sound) + (OtherWordCount * Math.Abs(end - first - count)) is var distance and <= Farthest)
+                    {
+                        found.Add(new TermSuspicion(first, end, term, distance, SoundKey.Weight(sound)));
+                    }
+                }
+
+                // A sentence ends here: no term goes across.
+                if (words[end - 1].Length > 0 && ".?!:;".Contains(words[end - 1][^1]))
+                {
+                    break;
+                }
+            }
+        }
+
+        return found.OrderBy(s => s.Distance).ThenByDescending(s => s.End - s.First).ToList();
+    }
+
+    /// <summary>What is a term already may only become part of a longer one.</summary>
+    private static bool KeepsWhatIsRight(IReadOnlyList<string> words, bool[] right, int first, int end, CourseTerm term, string singular)
+    {
+        if (Bare(string.Join(' ', words.Skip(first).Take(end - first))).Contains(singular))
+        {
+            return false;
+        }
+
+        for (var i = first; i < end; i++)
+        {
+            if (right[i] && (end - first == 1 || !Bare(term.Written).Contains(Bare(words[i]))))
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private bool[] AlreadyRight(IReadOnlyList<string> words)
+    {
+        var right = new bool[words.Count];
+        for (var first = 0; first < words.Count; first++)
+        {
+            for (var end = first + 1; end <= Math.Min(words.Count, first + MostWords); end++)
+            {
+                var text = Bare(string.Join(' ', words.Skip(first).Take(end - first)));
+                if (written.Contains(text))
+                {
+                    Array.Fill(right, true, first, end - first);
+                }
+            }
+        }
+
+        return right;
+    }
+
+    private static string Bare(string text) =>
+        string.Join(' ', new string(text.ToLowerInvariant().Select(c => char.IsLetterOrDigit(c) || c == '\'' ? c : ' ').ToArray())
+            .Split(' ', StringSplitOptions.RemoveEmptyEntries));
+}

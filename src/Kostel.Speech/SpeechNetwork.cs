@@ -1,0 +1,54 @@
+using System.Collections.Concurrent;
+using Kostel.Core.Speech.Decoding;
+using Microsoft.ML.OnnxRuntime;
+
+namespace Kostel.Speech;
+
+/// <summary>
+/// The networks that read speech, shared by all that recognise: the encoder, run by ONNX Runtime; the weights of the decoder,
+/// run by our own arithmetic; the table of text pieces.
+/// </summary>
+internal sealed class SpeechNetwork : IDisposable
+{
+    private static readonly string[] EncoderInputs = ["input_values"];
+    private static readonly string[] EncoderOutputs = ["last_hidden_state"];
+
+    /// <summary>The layers and heads whose attention runs forward through the sound as the words do (measured).</summary>
+    private static readonly AlignmentHeads Alignment = new([(2, [0, 1]), (3, [0, 1, 2, 5, 6]), (4, [0, 1, 3, 6])]);
+
+    private readonly InferenceSession encoder;
+    private readonly DecoderWeights decoder;
+    private readonly ConcurrentBag<DecoderSession> idle = [];
+
+    public SpeechNetwork(string encoderPath, string decoderPath, TokenTable tokens)
+    {
+        Tokens = tokens;
+        decoder = DecoderModelFile.Read(decoderPath);
+        using var options = OnnxSessions.Options();
+        encoder = new InferenceSession(encoderPath, options);
+    }
+
+    /// <summary>The pieces of text.</summary>
+    public TokenTable Tokens { get; }
+
+    /// <summary>Listens to an utterance and lets <paramref name="use"/> ask what was said.</summary>
+    public T Listen<T>(ReadOnlyMemory<float> samples, Func<DecoderSession, T> use)
+    {
+        var session = idle.TryTake(out var free) ? free : new DecoderSession(decoder, Alignment);
+        try
+        {
+            using var run = new RunOptions();
+            using var input = OrtValue.CreateTensorValueFromMemory(samples.ToArray(), [1, samples.Length]);
+            using var encoded = encoder.Run(run, EncoderInputs, [input], EncoderOutputs);
+            session.Begin(encoded[0].GetTensorDataAsSpan<float>());
+            return use(session);
+        }
+        finally
+        {
+            idle.Add(session);
+        }
+    }
+
+    /// <inheritdoc/>
+    public void Dispose() => encoder.Dispose();
+}

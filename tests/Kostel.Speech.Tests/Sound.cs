@@ -1,0 +1,47 @@
+using System.Diagnostics;
+using Kostel.Media;
+using Kostel.Speech;
+
+namespace Kostel.Speech.Tests;
+
+/// <summary>The models, loaded once, and sound to try them on.</summary>
+public sealed class Sound : IDisposable
+{
+    public Sound()
+    {
+        Models = ModelFolder.Open(
+            Environment.GetEnvironmentVariable("KOSTEL_MODELS")!, Environment.GetEnvironmentVariable("KOSTEL_MODEL_LOCK")!);
+        Engine = SpeechEngine.Load(Models);
+    }
+
+    public ModelFolder Models { get; }
+
+    public SpeechEngine Engine { get; }
+
+    /// <summary>Speaks a text with one of Debian's synthesiser voices.</summary>
+    public static async Task<float[]> Speak(string text, string voice = "slt")
+    {
+        var path = Path.GetTempFileName() + ".wav";
+        using (var flite = Process.Start("flite", ["-voice", voice, "-t", text, "-o", path]))
+        {
+            await flite.WaitForExitAsync();
+        }
+
+        var samples = await Read(path);
+        File.Delete(path);
+        return samples;
+    }
+
+    public static async Task<float[]> Read(string path)
+    {
+        var samples = new List<float>();
+        await foreach (var piece in Recording.Decode(path, TestContext.Current.CancellationToken))
+        {
+            samples.AddRange(piece.Span);
+        }
+
+        return [.. samples];
+    }
+
+    public void Dispose() => Engine.Dispose();
+}
