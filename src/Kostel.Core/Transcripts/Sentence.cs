@@ -53,7 +53,11 @@ public static class Sentences
     }
 
     private static bool Ends(IReadOnlyList<Word> words, int i) =>
-        ClosesSentence(words[i].Text) && (i + 1 >= words.Count || !char.IsLower(words[i + 1].Text[0]));
+        ClosesSentence(words[i].Text) && (i + 1 >= words.Count || !char.IsLower(words[i + 1].Text[0])) && !GoesOn(words, i + 1);
+
+    /// <summary>"Is called …": a pause was taken for the end of the sentence.</summary>
+    private static bool GoesOn(IReadOnlyList<Word> words, int next) =>
+        next + 1 < words.Count && words[next].Text is "Is" or "Are" && words[next + 1].Text == "called";
 
     private static bool IsInitial(string word) => word.Length == 2 && word[1] == '.' && char.IsUpper(word[0]) && word[0] != 'I';
 }

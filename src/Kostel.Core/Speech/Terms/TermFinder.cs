@@ -14,9 +14,12 @@ public sealed class TermFinder
     /// <summary>Two words taken for one, or one for two, are a little less likely than as many for as many.</summary>
     private const double OtherWordCount = 0.04;
 
-    private const int MostWords = 5, ShortestKey = 3;
+    private const int MostWords = 5, ShortestKey = 3, LongTerm = 7, Contraction = 2;
     private readonly List<(CourseTerm Term, string Singular, string Key, int Words)> sounds;
     private readonly HashSet<string> written;
+
+    /// <summary>Plurals that sound like the singular with "is" after it, and the singular.</summary>
+    private readonly Dictionary<string, string> hissing;
 
     /// <summary>Prepares a list.</summary>
     public TermFinder(IReadOnlyList<CourseTerm> terms)
@@ -26,6 +29,9 @@ public sealed class TermFinder
             .Where(s => s.Item3.Length >= ShortestKey)
             .ToList();
         written = terms.SelectMany(WithPlural).Select(t => Bare(t.Written)).ToHashSet();
+        hissing = terms.Where(t => Bare(t.Written) is [.., 's' or 'c' or 'g' or 'z' or 'h', 'e'])
+            .DistinctBy(t => Bare(t.Written))
+            .ToDictionary(t => Bare(t.Written) + "s", t => t.Written);
     }
 
     private static IEnumerable<CourseTerm> WithPlural(CourseTerm term) =>
@@ -51,7 +57,9 @@ public sealed class TermFinder
                 var key = SoundKey.Of(string.Join(' ', words.Skip(first).Take(end - first)));
                 foreach (var (term, singular, sound, count) in sounds)
                 {
-                    if (Math.Abs(end - first - count) > 1 || Math.Abs(sound.Length - key.Length) > 2 + (sound.Length / 4))
+                    // A long word that was not known may have become a handful of short ones.
+                    var more = SoundKey.Weight(sound) >= LongTerm ? MostWords - 1 : 1;
+                    if (end - first < count - 1 || end - first > count + more || Math.Abs(sound.Length - key.Length) > 2 + (sound.Length / 4))
                     {
                         continue;
                     }
@@ -71,7 +79,24 @@ public sealed class TermFinder
             }
         }
 
+        found.AddRange(Contracted(words));
         return found.OrderBy(s => s.Distance).ThenByDescending(s => s.End - s.First).ToList();
+    }
+
+    /// <summary>"A storm surges a rise": what was said is "A storm surge is a rise". The two sound alike; grammar says which.</summary>
+    private IEnumerable<TermSuspicion> Contracted(IReadOnlyList<string> words)
+    {
+        for (var first = 0; first < words.Count; first++)
+        {
+            for (var end = first + 1; end < Math.Min(words.Count, first + MostWords); end++)
+            {
+                var text = Bare(string.Join(' ', words.Skip(first).Take(end - first)));
+                if (char.IsLetter(words[end - 1][^1]) && text.EndsWith("es") && hissing.TryGetValue(text, out var term) && words[end].ToLowerInvariant() is "a" or "an" or "the")
+                {
+                    yield return new TermSuspicion(first, end, new CourseTerm(term + " is"), 0, Contraction);
+                }
+            }
+        }
     }
 
     /// <summary>What is a term already may only become part of a longer one.</summary>

@@ -22,6 +22,9 @@ public sealed class TermRepair(TermFinder finder, Func<string, IReadOnlyList<int
     /// <summary>What the model is surer of than this is not doubted.</summary>
     private const double Sure = 0.95;
 
+    /// <summary>Few repairs are wrong; the model's own probability only says that it did not know the word.</summary>
+    private const double RightAfterRepair = 0.6;
+
     private const int TokensAfter = 5, MostTries = 16;
 
     /// <summary>The text with its terms put right.</summary>
@@ -40,7 +43,7 @@ public sealed class TermRepair(TermFinder finder, Func<string, IReadOnlyList<int
             foreach (var suspicion in finder.Find(words.Select(w => w.Text).ToList()))
             {
                 var (from, to) = (words[suspicion.First].FirstToken, words[suspicion.End - 1].EndToken);
-                if (text.Probabilities.Skip(from).Take(to - from).Min() > Sure || !refused.Add((suspicion.First, suspicion.End, suspicion.Term.Written)))
+                if ((suspicion.Distance > 0 && text.Probabilities.Skip(from).Take(to - from).Min() > Sure) || !refused.Add((suspicion.First, suspicion.End, suspicion.Term.Written)))
                 {
                     continue;
                 }
@@ -90,7 +93,7 @@ public sealed class TermRepair(TermFinder finder, Func<string, IReadOnlyList<int
         return text with
         {
             Tokens = [.. text.Tokens.Take(from), .. tail],
-            Probabilities = [.. text.Probabilities.Take(from), .. all.Select(s => Math.Exp(s.LogProbability))],
+            Probabilities = [.. text.Probabilities.Take(from), .. all.Select((s, i) => i < replacement.Count ? Math.Max(RightAfterRepair, Math.Exp(s.LogProbability)) : Math.Exp(s.LogProbability))],
             Beginnings = [.. text.Beginnings.Take(from), .. all.Select(s => s.Beginning)],
         };
     }

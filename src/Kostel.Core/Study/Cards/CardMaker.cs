@@ -12,49 +12,77 @@ public sealed record CardDraft(string Front, string Back, SourceSpan Source);
 /// <summary>Makes cards of what a lecture defines, names, measures and explains. A card asks one thing.</summary>
 public static class CardMaker
 {
+    private const double DefinitionWorth = 1.5, NamingWorth = 1.7, ConditionWorth = 0.5, PartOfSentence = 0.2, LastResort = 6, Unconfirmed = 2, SameChapter = 0.5;
+
     /// <summary>The best cards, spread over the chapters, in the order of the lecture.</summary>
     /// <param name="transcript">The lecture.</param>
     /// <param name="count">How many are wanted; fewer come when the lecture has no more that is worth a card.</param>
     public static IReadOnlyList<CardDraft> Make(Transcript transcript, int count = 10)
     {
-        var sentences = Sentences.Of(transcript.Passages);
+        var sentences = Hearing.Settle(Sentences.Of(transcript.Passages));
         var importance = new Importance(sentences);
+        var gaps = new GapCards(sentences);
         var candidates = sentences
-            .SelectMany((s, i) => Candidates(s, importance, transcript))
-            .OrderByDescending(c => c.Score)
+            .SelectMany((s, i) => Candidates(s, i > 0 ? sentences[i - 1] : null, importance, transcript).Concat(Gap(s)))
             .ToList();
+
+        IEnumerable<Candidate> Gap(Sentence sentence) =>
+            gaps.Of(sentence) is { } card ? [new Candidate(card, Chapter(transcript, sentence), importance.Of(sentence) - LastResort, null)] : [];
+
         var chosen = new List<Candidate>();
-        var perChapter = Math.Max(2, (int)Math.Ceiling(count * 1.6 / Math.Max(1, transcript.Chapters.Count)));
-        foreach (var limit in new[] { perChapter, int.MaxValue })
+        while (chosen.Count < count && candidates.Count > 0)
         {
-            foreach (var c in candidates)
-            {
-                if (chosen.Count < count && chosen.Count(x => x.Chapter == c.Chapter) < limit && !chosen.Any(x => Overlaps(x, c)))
-                {
-                    chosen.Add(c);
-                }
-            }
+            // Every card that a chapter has already makes its next one worth less.
+            var best = candidates.MaxBy(c => c.Score - (SameChapter * chosen.Count(x => x.Chapter == c.Chapter)))!;
+            chosen.Add(best);
+            candidates.RemoveAll(c => Overlaps(best, c));
         }
 
         return chosen.OrderBy(c => c.Card.Source.StartMs).Select(c => c.Card).ToList();
     }
 
-    private static IEnumerable<Candidate> Candidates(Sentence sentence, Importance importance, Transcript transcript)
+    private static IEnumerable<Candidate> Candidates(Sentence sentence, Sentence? before, Importance importance, Transcript transcript)
+    {
+        var chapter = Chapter(transcript, sentence);
+        if (NamingCards.Of(sentence, before) is { } naming)
+        {
+            yield return new Candidate(naming.Card, chapter, importance.Of(before ?? sentence) + NamingWorth, naming.Term);
+        }
+
+        var whole = OfWhole(sentence, chapter, importance).ToList();
+        foreach (var candidate in whole)
+        {
+            yield return candidate;
+        }
+
+        foreach (var clause in Clauses.Of(sentence).Where(Standing.IsHeardWell))
+        {
+            if (Definitions.Find(clause) is { } definition && Fits(definition) && whole.TrueForAll(w => w.Term != definition.Term))
+            {
+                yield return new Candidate(OfDefinition(definition), chapter, importance.Of(clause) + Worth(definition, importance) - PartOfSentence, definition.Term);
+            }
+            else if (whole.Count == 0 && Standing.IsSelfContainedCondition(clause) && StatementCards.OfCondition(clause) is { } condition)
+            {
+                yield return new Candidate(condition, chapter, importance.Of(clause) + ConditionWorth - PartOfSentence, null);
+            }
+        }
+    }
+
+    private static IEnumerable<Candidate> OfWhole(Sentence sentence, int chapter, Importance importance)
     {
         if (!Standing.IsHeardWell(sentence))
         {
             yield break;
         }
 
-        var chapter = Chapter(transcript, sentence);
         var score = importance.Of(sentence);
         if (Definitions.Find(sentence) is { } definition && Fits(definition))
         {
-            yield return new Candidate(OfDefinition(definition), chapter, score + 1.5, definition.Term);
+            yield return new Candidate(OfDefinition(definition), chapter, score + Worth(definition, importance), definition.Term);
         }
         else if (Standing.IsSelfContainedCondition(sentence) && StatementCards.OfCondition(sentence) is { } condition)
         {
-            yield return new Candidate(condition, chapter, score + 0.5, null);
+            yield return new Candidate(condition, chapter, score + ConditionWorth, null);
         }
         else if (Standing.IsSelfContained(sentence))
         {
@@ -64,6 +92,10 @@ public static class CardMaker
             }
         }
     }
+
+    /// <summary>A name that is the answer and is said nowhere else may be misheard: nothing confirms it.</summary>
+    private static double Worth(Definition definition, Importance importance) =>
+        DefinitionWorth - (definition.TermIsAnswer && importance.Uses(definition.Term) <= 1 ? Unconfirmed : 0);
 
     private static bool Fits(Definition definition)
     {
@@ -83,7 +115,12 @@ public static class CardMaker
 
     private static bool Overlaps(Candidate a, Candidate b)
     {
-        if (a.Card.Source.StartMs == b.Card.Source.StartMs || (a.Term is not null && a.Term == b.Term))
+        if (a.Term is not null && b.Term is not null)
+        {
+            return a.Term == b.Term;
+        }
+
+        if (a.Card.Source.StartMs == b.Card.Source.StartMs)
         {
             return true;
         }

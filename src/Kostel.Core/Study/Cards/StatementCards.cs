@@ -11,6 +11,8 @@ internal static partial class StatementCards
     /// <summary>What stands in the place of what is asked.</summary>
     public const string Gap = "____";
 
+    private const double SureNumber = 0.65;
+
     private static readonly Dictionary<string, string> Verbs = new()
     {
         ["carries"] = "carry",
@@ -38,7 +40,12 @@ internal static partial class StatementCards
     {
         var text = Standing.Untied(sentence.Text);
         var source = SourceSpan.Of(sentence);
-        var asked = FromPhrase(text, source) ?? WhatIsThe(text, source) ?? HowLong(text, source) ?? Because(text, source) ?? DoesWhat(text, source);
+        if (!Quantities.Find(sentence).All(IsSure))
+        {
+            yield break;
+        }
+
+        var asked = FromPhrase(text, source) ?? WhichIs(text, source) ?? WhatIsThe(text, source) ?? HowLong(text, source) ?? HowOften(text, source) ?? Because(text, source) ?? DoesWhat(text, source);
         if (asked is { } card)
         {
             yield return (card, 0.9);
@@ -74,10 +81,38 @@ internal static partial class StatementCards
     private static CardDraft? HowLong(string text, SourceSpan source)
     {
         var m = IsSoLong().Match(text);
-        return m.Success && Words(m, "subject") <= 8 && NumberWords.IsNumber(Tokens.Of(m.Groups["amount"].Value).SkipWhile(w => w is "about" or "only" or "nearly").FirstOrDefault() ?? "")
+        return m.Success && Words(m, "subject") <= 8 && IsAmount(m)
             ? new CardDraft($"How {m.Groups["measure"].Value} {m.Groups["verb"].Value} {WordForms.Small(m.Groups["subject"].Value)}?", Sentence(m.Groups["amount"].Value), source)
             : null;
     }
+
+    /// <summary>"The time from one high water to the next is half of that, which is twelve hours." asks for the time.</summary>
+    private static CardDraft? WhichIs(string text, SourceSpan source)
+    {
+        var m = AmountInClause().Match(text);
+        return m.Success && Words(m, "subject") is >= 4 and <= 14 && IsAmount(m)
+            ? new CardDraft($"What is {WordForms.Small(m.Groups["subject"].Value)}?", Sentence(m.Groups["amount"].Value), source)
+            : null;
+    }
+
+    /// <summary>"High water comes every twelve hours." asks how often.</summary>
+    private static CardDraft? HowOften(string text, SourceSpan source)
+    {
+        var m = ComesEvery().Match(text);
+        if (!m.Success || Words(m, "subject") > 6 || !IsAmount(m))
+        {
+            return null;
+        }
+
+        var verb = m.Groups["verb"].Value;
+        return new CardDraft(
+            $"How often {(verb.EndsWith('s') ? "does" : "do")} {WordForms.Small(m.Groups["subject"].Value)} {verb.TrimEnd('s')}{m.Groups["about"].Value}?",
+            Sentence("Every " + m.Groups["amount"].Value),
+            source);
+    }
+
+    private static bool IsAmount(Match m) =>
+        NumberWords.IsNumber(Tokens.Of(m.Groups["amount"].Value).SkipWhile(w => w is "about" or "only" or "nearly").FirstOrDefault() ?? "");
 
     /// <summary>"X because Y." asks for the reason.</summary>
     private static CardDraft? Because(string text, SourceSpan source)
@@ -92,7 +127,8 @@ internal static partial class StatementCards
     private static CardDraft? DoesWhat(string text, SourceSpan source)
     {
         var m = SubjectVerbObject().Match(text);
-        if (!m.Success || Words(m, "subject") is < 2 or > 7 || Words(m, "object") is < 2 or > 12)
+        if (!m.Success || Words(m, "subject") is < 2 or > 7 || Words(m, "object") is < 2 or > 12
+            || Tokens.ContentStems(m.Groups["object"].Value).Count(w => !char.IsDigit(w[0])) < 2 || Tokens.Of(m.Groups["subject"].Value).Contains("also"))
         {
             return null;
         }
@@ -105,7 +141,7 @@ internal static partial class StatementCards
     public static CardDraft? OfCondition(Sentence sentence)
     {
         var m = Condition().Match(Standing.Untied(sentence.Text));
-        return m.Success && Words(m, "condition") is >= 4 and <= 16 && Words(m, "result") is >= 3 and <= 14
+        return m.Success && !ClockTime().IsMatch(m.Value) && Quantities.Find(sentence).All(IsSure) && Words(m, "condition") is >= 4 and <= 16 && Words(m, "result") is >= 3 and <= 14
             ? new CardDraft($"{m.Groups["condition"].Value}, what follows?", Sentence(m.Groups["result"].Value), SourceSpan.Of(sentence))
             : null;
     }
@@ -120,6 +156,11 @@ internal static partial class StatementCards
         }
 
         var asked = quantities[^1];
+        if (!Quantities.IsMeasured(asked) || !IsSure(asked) || sentence.Words.Count(w => w.Text.EndsWith(',')) > 1 || Tokens.Of(sentence.Text).Contains("you"))
+        {
+            return null;
+        }
+
         var rest = sentence.Words.Where((_, i) => i < asked.FirstWord || i >= asked.FirstWord + asked.WordCount).Select(w => w.Text);
         if (Tokens.ContentStems(string.Join(' ', rest)).Distinct().Count() < 3 || asked.FirstWord < 2)
         {
@@ -133,6 +174,11 @@ internal static partial class StatementCards
         words.Insert(asked.FirstWord, Gap + mark);
         return new CardDraft(Standing.Untied(string.Join(' ', words)), Sentence(asked.Text), source);
     }
+
+    /// <summary>A number is what the card is for, and one number sounds much like another.</summary>
+    public static bool IsSure(Quantity quantity) =>
+        quantity.Sentence.Words.Skip(quantity.FirstWord).Take(quantity.WordCount)
+            .All(w => w.Confidence >= SureNumber || !Tokens.Of(w.Text).Any(NumberWords.IsNumber));
 
     private static int Words(Match m, string group) => Tokens.Of(m.Groups[group].Value).Count;
 
@@ -149,6 +195,16 @@ internal static partial class StatementCards
 
     [GeneratedRegex(@"^(?<subject>(?:The|A|An) [^,;?]+?|\p{Lu}\p{Ll}+ [^,;?]+?) (?<verb>carries|causes|contains|holds|raises|drives|needs|gives|shows|makes|removes|reduces|decides|explains|means|prevents|forms|divides) (?!it\b|them\b|that\b|you\b)(?<object>[^,;?]+)\.$")]
     private static partial Regex SubjectVerbObject();
+
+    [GeneratedRegex(@"^(?<subject>The [^,;?]+?) is [^,;?]{4,40}, (?:which|that) is (?<amount>[^,;?]+)\.$")]
+    private static partial Regex AmountInClause();
+
+    [GeneratedRegex(@"^(?<subject>[^,;?]+?) (?<verb>comes?|occurs?|happens?|arrives?)(?<about> about)? every (?<amount>[^,;?]+)\.$")]
+    private static partial Regex ComesEvery();
+
+    /// <summary>"If high water is at two, …" is an example, not a rule.</summary>
+    [GeneratedRegex(@"\b(?:at|from|until) (?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon|midnight)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex ClockTime();
 
     [GeneratedRegex(@"^(?<condition>(?:If|When) [^,;?]+), (?<result>(?!you\b|and\b|or\b|then\b|but\b)[^,;?]+)\.$")]
     private static partial Regex Condition();

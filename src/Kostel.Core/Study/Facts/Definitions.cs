@@ -33,7 +33,7 @@ public static partial class Definitions
     /// <summary>The definition that a sentence gives, or null.</summary>
     public static Definition? Find(Sentence sentence)
     {
-        var text = Standing.Untied(sentence.Text);
+        var text = PauseInside().Replace(Standing.Untied(sentence.Text), " $1 called");
         return IsThing(text, sentence) ?? IsCalled(text, sentence);
     }
 
@@ -64,7 +64,7 @@ public static partial class Definitions
         var meaning = m.Groups["meaning"].Value;
         meaning = meaning.StartsWith("Such ", StringComparison.Ordinal) ? WordForms.Capital(meaning[5..]) : meaning;
         var words = Tokens.Of(meaning);
-        var describes = words.Count >= 4 && IsWhole(meaning) && words[0] is not ("if" or "when" or "because" or "so" or "then" or "there") && words[0] is not ("this" or "that" or "it" or "these" or "those" or "they" or "such" or "which" or "what");
+        var describes = words.Count >= 4 && IsWhole(meaning) && !OtherSubject().IsMatch(meaning) && words[0] is not ("if" or "when" or "because" or "so" or "then" or "there") && words[0] is not ("this" or "that" or "it" or "these" or "those" or "they" or "such" or "which" or "what");
         var term = m.Groups["term"].Value;
         return describes && IsTerm(term)
             ? new Definition(term, m.Groups["article"].Value, WordForms.Small(meaning.TrimEnd(',')), true, m.Groups["verb"].Value == "are", sentence)
@@ -99,6 +99,14 @@ public static partial class Definitions
     /// <summary>A capital in the middle where a sentence began that the recogniser did not divide.</summary>
     [GeneratedRegex(@"[\p{Ll},] (?:On|In|The|A|An|It|Go|If|When|This|That|So|But|And|You|We|They|There)\b")]
     private static partial Regex RunsOn();
+
+    /// <summary>", such a tide": the name belongs to a later part only.</summary>
+    [GeneratedRegex(@", (?:this|such|that|these|those|the|an?|it|they|we|you)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex OtherSubject();
+
+    /// <summary>A full stop where the speaker only paused.</summary>
+    [GeneratedRegex(@"\. (is|are) called\b", RegexOptions.IgnoreCase)]
+    private static partial Regex PauseInside();
 
     [GeneratedRegex(@"^(?<meaning>[^.?!]{12,}?),? (?<verb>is|are) called (?:(?<article>a|an|the) )?(?<term>[\p{L}'’ -]+)\.$")]
     private static partial Regex ThingIsCalled();

@@ -8,12 +8,10 @@ public sealed class Importance
 {
     private readonly Dictionary<string, int> sentencesWith = [];
     private readonly Dictionary<Sentence, IReadOnlyList<string>> stems = new(ReferenceEqualityComparer.Instance);
-    private readonly int count;
 
     /// <summary>Counts the words of a lecture.</summary>
     public Importance(IReadOnlyList<Sentence> sentences)
     {
-        count = sentences.Count;
         foreach (var s in sentences)
         {
             stems[s] = Tokens.ContentStems(s.Text);
@@ -30,13 +28,13 @@ public sealed class Importance
     /// </summary>
     public double Of(Sentence sentence)
     {
-        var words = stems[sentence].Distinct().ToList();
+        var words = (stems.GetValueOrDefault(sentence) ?? Tokens.ContentStems(sentence.Text)).Distinct().ToList();
         if (words.Count == 0)
         {
             return 0;
         }
 
-        var topical = words.Sum(w => Math.Log2(sentencesWith[w])) / Math.Sqrt(words.Count + 4);
+        var topical = words.Sum(w => Math.Log2(Math.Max(1, sentencesWith.GetValueOrDefault(w)))) / Math.Sqrt(words.Count + 4);
         var definition = Definitions.Find(sentence);
         var bonus = definition is null ? 0 : 1.2 + (0.4 * Math.Log2(1 + Uses(definition.Term)));
         return topical + bonus + (Quantities.Find(sentence).Count is 1 or 2 ? 0.4 : 0) + (IsReason(sentence) ? 0.3 : 0);
@@ -45,9 +43,6 @@ public sealed class Importance
     /// <summary>In how many sentences the rarest content word of a phrase occurs.</summary>
     public int Uses(string phrase) =>
         Tokens.ContentStems(phrase).Select(w => sentencesWith.GetValueOrDefault(w)).DefaultIfEmpty(0).Min();
-
-    /// <summary>How telling a stem is: high for one that few sentences have.</summary>
-    public double Rarity(string stem) => Math.Log((count + 1.0) / (sentencesWith.GetValueOrDefault(stem) + 0.5));
 
     private static bool IsReason(Sentence sentence) =>
         sentence.Words.Any(w => w.Text.TrimEnd(',') is "because" or "causes" or "caused" or "therefore");

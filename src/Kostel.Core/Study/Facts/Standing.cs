@@ -61,7 +61,7 @@ public static partial class Standing
     public static bool IsHeardWell(Sentence sentence) =>
         sentence.Words.All(w => w.Confidence >= SureEnough && !SpelledOut().IsMatch(w.Text));
 
-    [GeneratedRegex(@"^(?:now to the \w+,\s+)?(?:(?:so|and|but|now|therefore|well|of course|finally|for most purposes|remember that|notice that|remember|you see that|in practice),?\s+)+", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(?:(?:now (?:to )?the [\p{L} ]{3,24}|(?:two|three|four|five|a few) (?:more )?words(?: first)?),\s+(?:(?:so|and|but|now|therefore|well|of course|finally|for most purposes|remember that|notice that|remember|you see that|in practice),?\s+)*|(?:(?:so|and|but|now|therefore|well|of course|finally|for most purposes|remember that|notice that|remember|you see that|in practice),?\s+)+)", RegexOptions.IgnoreCase)]
     private static partial Regex Ties();
 
     [GeneratedRegex(@"\b(?:in|at|of|from|by|with|for|than|on) that\b", RegexOptions.IgnoreCase)]

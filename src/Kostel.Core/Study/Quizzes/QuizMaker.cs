@@ -20,19 +20,18 @@ public static class QuizMaker
     /// <summary>Up to <paramref name="count"/> questions in the order of the lecture. The same lecture and seed give the same quiz.</summary>
     public static IReadOnlyList<ChoiceQuestion> Make(Transcript transcript, int count = 6, int seed = 1)
     {
-        var sentences = Sentences.Of(transcript.Passages);
+        var sentences = Hearing.Settle(Sentences.Of(transcript.Passages));
         var importance = new Importance(sentences);
         var heard = sentences.Where(Standing.IsHeardWell).ToList();
-        var definitions = heard.Select(Definitions.Find).OfType<Definition>().DistinctBy(d => d.Term).ToList();
+        var definitions = sentences.SelectMany(s => Clauses.Of(s).Prepend(s)).Where(Standing.IsHeardWell).Select(Definitions.Find).OfType<Definition>().DistinctBy(d => d.Term).ToList();
         var random = new Random(seed);
         var spoken = OtherTerms(heard, definitions);
         var questions = definitions.Select(d => Ask(d, definitions, spoken, random))
             .Concat(heard.Where(Standing.IsSelfContained).Select(s => AskQuantity(s, heard, random)))
             .OfType<ChoiceQuestion>()
             .ToList();
-        var sentenceAt = sentences.GroupBy(s => s.StartMs).ToDictionary(g => g.Key, g => g.First());
         return questions
-            .OrderByDescending(q => importance.Of(sentenceAt[q.Source.StartMs]))
+            .OrderByDescending(q => importance.Of(sentences.Last(s => s.StartMs <= q.Source.StartMs)))
             .DistinctBy(q => q.Source.StartMs)
             .Take(count)
             .OrderBy(q => q.Source.StartMs)
@@ -57,7 +56,7 @@ public static class QuizMaker
         var givesItselfAway = stems.Count > 0 && stems.All(meaning.Contains);
         return others.Count < LeastDistractors || givesItselfAway
             ? null
-            : Shuffle($"What is {definition.Meaning} called?", WordForms.Capital(definition.Term), others, SourceSpan.Of(definition.Sentence), random);
+            : Shuffle($"What {(definition.IsPlural ? "are" : "is")} {definition.Meaning} called?", WordForms.Capital(definition.Term), others, SourceSpan.Of(definition.Sentence), random);
     }
 
     /// <summary>Phrases that the lecture says often without defining them, for a lecture that defines little.</summary>

@@ -14,7 +14,7 @@ public static class Summarizer
     /// <summary>A summary by chapters: about one sentence for half a minute, from one to four in each.</summary>
     public static IReadOnlyList<SummaryPart> Summarize(Transcript transcript)
     {
-        var sentences = Sentences.Of(transcript.Passages);
+        var sentences = Hearing.Settle(Sentences.Of(transcript.Passages));
         var importance = new Importance(sentences);
         return transcript.Chapters.Select(chapter =>
         {

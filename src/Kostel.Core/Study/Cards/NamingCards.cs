@@ -1,0 +1,42 @@
+using System.Text.RegularExpressions;
+using Kostel.Core.Study.Facts;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Study.Cards;
+
+/// <summary>Cards from two statements of which the second only names what the first describes: "… This is called wind over tide."</summary>
+internal static partial class NamingCards
+{
+    private const int LongestDescription = 30;
+
+    /// <summary>The card and the term it asks for, or null.</summary>
+    public static (CardDraft Card, string Term)? Of(Sentence sentence, Sentence? before)
+    {
+        var m = Names().Match(sentence.Text);
+        if (!m.Success)
+        {
+            return null;
+        }
+
+        var at = Tokens.Of(m.Groups["before"].Value).Count == 0 ? 0 : m.Groups["before"].Value.Split(' ', StringSplitOptions.RemoveEmptyEntries).Length;
+        var described = at == 0 ? before : Clauses.Part(sentence, 0, at);
+        var term = m.Groups["term"].Value;
+        if (described is null || !sentence.Words.Skip(at).All(w => w.Confidence >= Standing.SureEnough || !m.Value.Contains(w.Text))
+            || described.Words.Count > LongestDescription || Tokens.Of(term).Count > 4)
+        {
+            return null;
+        }
+
+        if (!Standing.IsSelfContained(described) && !Standing.IsSelfContainedCondition(described))
+        {
+            return null;
+        }
+
+        var source = SourceSpan.Of(described) with { EndMs = sentence.EndMs, Quote = at == 0 ? $"{described.Text} {sentence.Text}" : sentence.Text };
+        return (new CardDraft($"{Standing.Untied(described.Text)} What is this called?", WordForms.Capital(m.Groups["named"].Value) + ".", source), term);
+    }
+
+    [GeneratedRegex(@"^(?<before>[^?!]*?, )?(?:this|that|such an? [\p{L}-]+(?: [\p{L}-]+)?|this \p{L}+|that \p{L}+) is called (?<named>(?:an?|the)? ?(?<term>[\p{L}'’-]+(?: [\p{L}'’-]+){0,3}))(?:,|\.)", RegexOptions.IgnoreCase)]
+    private static partial Regex Names();
+}

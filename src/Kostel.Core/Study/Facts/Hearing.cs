@@ -1,0 +1,43 @@
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Study.Facts;
+
+/// <summary>
+/// Which doubtful words may be believed all the same: those that the lecture says elsewhere and that were heard well there.
+/// What was heard once only, and doubtfully, is as likely a mishearing.
+/// </summary>
+public static class Hearing
+{
+    private const double Well = 0.6, HopelessBelow = 0.1;
+    private const int OftenEnough = 3;
+
+    /// <summary>The same sentences; a doubtful word that is confirmed elsewhere counts as just sure enough.</summary>
+    public static IReadOnlyList<Sentence> Settle(IReadOnlyList<Sentence> sentences)
+    {
+        var confirmed = sentences
+            .SelectMany(s => s.Words)
+            .Where(w => w.Confidence >= Well)
+            .GroupBy(w => Key(w.Text))
+            .Where(g => g.Count() >= OftenEnough)
+            .Select(g => g.Key)
+            .ToHashSet();
+        var said = sentences.SelectMany(s => s.Words).GroupBy(w => Key(w.Text)).ToDictionary(g => g.Key, g => g.Count());
+        return sentences.Select(s => s with { Words = s.Words.Select(Settled).ToList() }).ToList();
+
+        Word Settled(Word word)
+        {
+            var key = Key(word.Text);
+            if (word.Confidence is >= HopelessBelow and < Standing.SureEnough && confirmed.Contains(key))
+            {
+                return word with { Confidence = Standing.SureEnough };
+            }
+
+            // Words that do not exist are often written with a hyphen; said once only, there is nothing to tell them from real ones.
+            var isOddPair = word.Text.TrimEnd('.', ',').Contains('-') && !Tokens.Of(word.Text).Any(NumberWords.IsNumber) && said[key] == 1;
+            return isOddPair ? word with { Confidence = word.Confidence / 2 } : word;
+        }
+    }
+
+    private static string Key(string word) => string.Join(' ', Tokens.Of(word).Select(Tokens.Stem));
+}
