@@ -7,6 +7,11 @@ namespace Kostel.Core.Chapters;
 /// <summary>Names chapters after what they speak of and the others do not: terms they define, and phrases they repeat.</summary>
 public static class ChapterTitles
 {
+    private const double NearlyAsGood = 0.55;
+
+    private static readonly HashSet<string> BeforeThings =
+        ["the", "a", "an", "of", "this", "that", "each", "every", "no", "its", "your", "our", "their", "in", "with", "from", "by", "for"];
+
     /// <summary>A title for each chapter, no two the same.</summary>
     public static IReadOnlyList<string> For(IReadOnlyList<IReadOnlyList<Sentence>> chapters)
     {
@@ -15,8 +20,8 @@ public static class ChapterTitles
         for (var c = 0; c < chapters.Count; c++)
         {
             var ranked = phrases[c]
-                .Select(p => (Phrase: p.Key, Score: Score(p.Key, p.Value, c, phrases)))
-                .Where(p => p.Score > 0)
+                .Select(p => (Phrase: p.Key, Score: Score(p.Key, p.Value, c, phrases), p.Value.IsDefined))
+                .Where(p => p.Score > 0 && (phrases[c][p.Phrase].IsDefined || IsThing(p.Phrase, chapters[c])))
                 .OrderByDescending(p => p.Score).ThenBy(p => p.Phrase, StringComparer.Ordinal)
                 .ToList();
             titles.Add(Unused(Compose(ranked), titles, c));
@@ -25,17 +30,39 @@ public static class ChapterTitles
         return titles;
     }
 
-    private static string Compose(List<(string Phrase, double Score)> ranked)
+    private static string Compose(List<(string Phrase, double Score, bool IsDefined)> ranked)
     {
         if (ranked.Count == 0)
         {
             return "";
         }
 
-        var first = ranked[0];
-        var second = ranked.Skip(1).FirstOrDefault(p => !SharesWord(p.Phrase, first.Phrase));
-        var title = second.Phrase is not null && second.Score > first.Score * 0.55 ? $"{first.Phrase} and {second.Phrase}" : first.Phrase;
+        // What a chapter defines is what it is about; of the rest, only a phrase of several words says more than the first alone.
+        var first = ranked.Find(p => p.IsDefined) is { Phrase: not null } defined ? defined : ranked[0];
+        var second = ranked.Find(p => (p.IsDefined || p.Phrase.Contains(' ')) && !SharesWord(p.Phrase, first.Phrase));
+        var title = second.Phrase is not null && second.Score > first.Score * NearlyAsGood ? $"{first.Phrase} and {second.Phrase}" : first.Phrase;
         return char.ToUpperInvariant(title[0]) + title[1..];
+    }
+
+    /// <summary>Whether the phrase is used as the name of a thing: after an article or the like, and before a word that ends a name.</summary>
+    private static bool IsThing(string phrase, IReadOnlyList<Sentence> sentences)
+    {
+        var parts = phrase.Split(' ');
+        foreach (var sentence in sentences)
+        {
+            var words = sentence.Words.Select(w => string.Join(' ', Tokens.Of(w.Text))).ToList();
+            for (var i = 1; i + parts.Length <= words.Count; i++)
+            {
+                var last = i + parts.Length - 1;
+                var ends = last + 1 == words.Count || !char.IsLetterOrDigit(sentence.Words[last].Text[^1]) || StopWords.Contains(words[last + 1]);
+                if (ends && BeforeThings.Contains(words[i - 1]) && words.Skip(i).Take(parts.Length).SequenceEqual(parts))
+                {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     private static string Unused(string title, List<string> taken, int number)

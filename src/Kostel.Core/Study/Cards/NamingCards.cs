@@ -34,7 +34,7 @@ internal static partial class NamingCards
         }
 
         var source = SourceSpan.Of(described) with { EndMs = sentence.EndMs, Quote = at == 0 ? $"{described.Text} {sentence.Text}" : sentence.Text };
-        return (new CardDraft($"{Standing.Untied(described.Text)} What is this called?", WordForms.Capital(m.Groups["named"].Value) + ".", source), term);
+        return (new CardDraft($"Give the term: {WordForms.Small(Standing.Untied(described.Text))}", WordForms.Capital(m.Groups["named"].Value) + ".", source), term);
     }
 
     [GeneratedRegex(@"^(?<before>[^?!]*?, )?(?:this|that|such an? [\p{L}-]+(?: [\p{L}-]+)?|this \p{L}+|that \p{L}+) is called (?<named>(?:an?|the)? ?(?<term>[\p{L}'’-]+(?: [\p{L}'’-]+){0,3}))(?:,|\.)", RegexOptions.IgnoreCase)]

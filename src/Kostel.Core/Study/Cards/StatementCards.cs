@@ -206,7 +206,7 @@ internal static partial class StatementCards
     [GeneratedRegex(@"\b(?:at|from|until) (?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon|midnight)\b", RegexOptions.IgnoreCase)]
     private static partial Regex ClockTime();
 
-    [GeneratedRegex(@"^(?<condition>(?:If|When) [^,;?]+), (?<result>(?!you\b|and\b|or\b|then\b|but\b)[^,;?]+)\.$")]
+    [GeneratedRegex(@"^(?<condition>(?:If|When) [^,;?]+), (?<result>(?!you\b|and\b|or\b|then\b|but\b|that\b)[^,;?]+)\.$")]
     private static partial Regex Condition();
 
     [GeneratedRegex(@"^(?<claim>[^;?]+?),? because (?<reason>[^;?,]+)\.$")]

@@ -86,7 +86,7 @@ public static partial class Definitions
             && words.Any(w => w.Length > 2 && !StopWords.Contains(w));
     }
 
-    [GeneratedRegex(@"^(?:(?<article>A|An|The) )?(?<term>[\p{L}'’-]+(?: [\p{L}'’-]+){0,3}?),? (?<verb>is|are|means) (?<meaning>(?:(?:a|an|the) )?(?!not\b|that\b|called\b)\p{L}[^.?!]{12,})\.$")]
+    [GeneratedRegex(@"^(?:(?<article>A|An|The) )?(?<term>[\p{L}'’-]+(?: [\p{L}'’-]+){0,3}?),? (?<verb>is|are|means) (?<meaning>(?:(?:a|an|the) )?(?!not\b|that\b|called\b|\p{L}+ed (?:on|in|by|from|as|at|with)\b)\p{L}[^.?!]{12,})\.$")]
     private static partial Regex ThingIs();
 
     [GeneratedRegex(@"^(?:(?:a|an|the) [^,]*\b(?:of|that|which|with|for|from|between|whose|in|when|where|at|on|to|by|below|above)\b|[^,]{0,40}\b(?:that|which|whose)\b)", RegexOptions.IgnoreCase)]

@@ -31,9 +31,9 @@ public static class KeyPhrases
                 }
             }
 
-            if (Standing.IsHeardWell(sentence) && Definitions.Find(sentence) is { } definition)
+            foreach (var term in Clauses.Of(sentence).Prepend(sentence).Where(Standing.IsHeardWell).Select(Definitions.Find).OfType<Definition>().Select(d => d.Term.ToLowerInvariant()).Distinct())
             {
-                Add(definition.Term.ToLowerInvariant(), true);
+                Add(term, true);
             }
         }
 
