@@ -1,13 +1,14 @@
 #!/usr/bin/env bash
-# Measurements that print a table. Usage: bench.sh clips|speed|memory|chapters|cards|answers
+# Measurements that print a table. Usage: bench.sh clips|speech|speed|memory|cards|demo
 set -euo pipefail
 cd "$(dirname "$0")/.."
 . scripts/setup.sh
 case "${1:-}" in
   clips) need_debian pocketsphinx pocketsphinx-en-us pocketsphinx-testdata sox; exec node benchmarks/clips.mjs ;;
+  speech) exec node benchmarks/speech.mjs ;;
   speed) exec node benchmarks/speed.mjs ;;
   memory) exec node benchmarks/memory.mjs ;;
   cards) exec node benchmarks/cards.mjs "${@:2}" ;;
   demo) exec node benchmarks/demo.mjs ;;
-  *) echo "Usage: ./kostel bench clips|speed|memory|cards|demo" >&2; exit 2 ;;
+  *) echo "Usage: ./kostel bench clips|speech|speed|memory|cards|demo" >&2; exit 2 ;;
 esac
