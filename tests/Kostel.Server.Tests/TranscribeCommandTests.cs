@@ -19,6 +19,25 @@ public sealed class TranscribeCommandTests : IDisposable
         Assert.NotEmpty(TranscriptFormat.Read(output).Passages);
     }
 
+    [Fact]
+    public void Terms_and_accuracy_are_taken_and_lines_that_are_no_terms_reported()
+    {
+        var clip = Write("fog.mp3", Clips.Speech(6));
+        var terms = Write("terms.txt", "fog bank\nof\n"u8.ToArray());
+        var (exit, output, errors) = Run("transcribe", clip, "--accuracy", "accurate", "--terms", terms);
+        Assert.Equal(0, exit);
+        Assert.NotEmpty(output);
+        Assert.Contains("Line 2: a term needs three letters or more.", errors, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_list_of_terms_that_is_not_there_is_said()
+    {
+        var (exit, _, errors) = Run("transcribe", Write("fog.mp3", Clips.Speech(3)), "--terms", Path.Combine(folder, "none.txt"));
+        Assert.NotEqual(0, exit);
+        Assert.Contains("There is no file", errors, StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData("vtt", "WEBVTT")]
     [InlineData("srt", "1\n00:00:0")]

@@ -240,8 +240,7 @@ public static class Porter2
     }
 
     private static bool EndsInDouble(StringBuilder w) =>
-        w.Length >= 2 && w[^1] == w[^2] && w[^1] is 'b' or 'd' or 'f' or 'g' or 'm' or 'n' or 'p' or 'r' or 't'
-        && w.Length >= 2 && w[^1] == w[^2];
+        w.Length >= 2 && w[^1] == w[^2] && (w[^1] is 'b' or 'd' or 'f' or 'g' or 'm' or 'n' or 'p' or 'r' or 't');
 
     private static bool EndsInShortSyllable(StringBuilder w, int length)
     {

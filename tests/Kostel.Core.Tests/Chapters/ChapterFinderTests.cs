@@ -1,3 +1,4 @@
+using Kostel.Core.Chapters;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Tests.Chapters;
@@ -33,4 +34,16 @@ public class ChapterFinderTests
 
     [Fact]
     public void A_short_recording_is_one_chapter() => Assert.Single(Lecture.Of("Fog is a cloud that touches the ground.").Chapters);
+
+    [Fact]
+    public void A_chapter_is_named_after_the_term_that_it_defines_rather_than_after_a_frequent_word()
+    {
+        IReadOnlyList<Sentence> Chapter(params string[] texts) => texts.Select(t => Lecture.Sentence(t)).ToList();
+        var titles = ChapterTitles.For(
+        [
+            Chapter("A mulch is a layer of material that covers the soil.", "Straw is cheap.", "The straw rots.", "More straw helps."),
+            Chapter("It drains fast.", "It drains well.", "The bucket drains.", "The bucket is full."),
+        ]);
+        Assert.Equal(["Mulch", "Bucket"], titles);
+    }
 }

@@ -1,4 +1,5 @@
 using Kostel.Core.Study.Facts;
+using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Tests.Study;
 
@@ -59,4 +60,41 @@ public class FactsTests
         Assert.False(Standing.IsHeardWell(Lecture.Sentence("The rule of T-W-E-L-F-T-H-S is an estimate.")));
         Assert.False(Standing.IsHeardWell(Lecture.Sentence("The rule of twelve s is an estimate.")));
     }
+
+    [Theory]
+    [InlineData("Three words first, the set of a stream is the direction toward which it flows.", "set of a stream")]
+    [InlineData("Now the main part, a transit is a line that two marks make.", "transit")]
+    [InlineData("A tide with two high waters of similar height. Is called a semidiurnal tide.", "semidiurnal tide")]
+    public void What_only_leads_up_to_a_definition_is_passed_over(string text, string term) =>
+        Assert.Equal(term, Definitions.Find(Lecture.Sentence(text))?.Term);
+
+    [Theory]
+    [InlineData("A few places have one high water a day, such a tide is called a diurnal tide.")]
+    [InlineData("Acidity is measured on a scale that everybody knows.")]
+    public void A_name_belongs_to_what_it_is_said_of(string text) => Assert.Null(Definitions.Find(Lecture.Sentence(text)));
+
+    [Fact]
+    public void A_sentence_that_runs_on_is_read_in_parts()
+    {
+        var parts = Clauses.Of(Lecture.Sentence("Water also moves up, capillary rise is the movement of water On the chart it is a line.")).Select(c => c.Text).ToList();
+        Assert.Contains("Capillary rise is the movement of water.", parts);
+        Assert.Contains("On the chart it is a line.", parts);
+        Assert.All(parts, p => Assert.True(char.IsUpper(p[0]) && p.EndsWith('.')));
+        Assert.Empty(Clauses.Of(Lecture.Sentence("Gravity grows weaker with distance.")));
+    }
+
+    [Fact]
+    public void A_doubtful_word_is_believed_when_it_is_heard_well_elsewhere()
+    {
+        var doubtful = new Sentence("p1", 0, [.. Lecture.Words("The pull of the", confidence: 0.9), .. Lecture.Words("moon.", 2_000, 0.2)]);
+        var sure = Enumerable.Range(0, 3).Select(i => Lecture.Sentence("The moon is round.")).ToList();
+        Assert.True(Standing.IsHeardWell(Hearing.Settle([doubtful, .. sure])[0]));
+        Assert.False(Standing.IsHeardWell(Hearing.Settle([doubtful])[0]));
+    }
+
+    [Theory]
+    [InlineData("The stream runs on for two or three hours after high water.", "two or three hours")]
+    [InlineData("It lifts the sea by 20 to 30 centimetres.", "20 to 30 centimetres")]
+    public void A_range_is_one_quantity(string text, string expected) =>
+        Assert.Equal(expected, string.Join('|', Quantities.Find(Lecture.Sentence(text)).Select(q => q.Text)));
 }

@@ -99,4 +99,18 @@ public class StudyMaterialTests
         Assert.Empty(QuizMaker.Make(empty));
         Assert.Empty(Summarizer.Summarize(empty));
     }
+
+    [Theory]
+    [InlineData("High water comes every twelve hours.", "How often does high water come?", "Every twelve hours.")]
+    [InlineData("The time from one high water to the next is half a lunar day, which is twelve hours.", "What is the time from one high water to the next?", "Twelve hours.")]
+    [InlineData("When the wind blows against the stream, the waves become short and steep. This is called wind over tide, with a wind of nine knots.", "Give the term: when the wind blows against the stream, the waves become short and steep.", "Wind over tide.")]
+    [InlineData("A fair stream is a stream that goes your way, and a foul stream is a stream that goes against you.", "What is a foul stream?", "A stream that goes against you.")]
+    [InlineData("When the air pressure falls by one hectopascal, the sea rises by one centimetre, so a deep low lifts it a lot.", "When the air pressure falls by one hectopascal, what follows?", "The sea rises by one centimetre.")]
+    public void A_statement_becomes_a_question(string lecture, string front, string back) =>
+        Assert.Contains(CardMaker.Make(Lecture.Of(lecture)), c => (c.Front, c.Back) == (front, back));
+
+    [Theory]
+    [InlineData("If high water is at two in the afternoon, the fair stream runs until noon.")]
+    [InlineData("A useful habit is to look at two marks in line, one behind the other.")]
+    public void An_example_becomes_none(string lecture) => Assert.Empty(CardMaker.Make(Lecture.Of(lecture)));
 }

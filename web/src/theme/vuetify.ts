@@ -60,8 +60,6 @@ export const vuetify = createVuetify({
     VBtn: { variant: 'flat', rounded: 0, color: 'primary', class: 'k-btn' },
     VTextField: field,
     VCombobox: field,
-    VSelect: field,
-    VTextarea: { ...field, autoGrow: true, rows: 1 },
     VDialog: { maxWidth: 560 },
     VCard: { rounded: 0, elevation: 0, border: true },
     VProgressLinear: { color: 'secondary', height: 4, bgColor: 'hair', bgOpacity: 1 },

@@ -55,15 +55,16 @@ public static class CardMaker
             yield return candidate;
         }
 
+        CardDraft InSentence(CardDraft card) => card with { Source = card.Source with { Quote = sentence.Text } };
         foreach (var clause in Clauses.Of(sentence).Where(Standing.IsHeardWell))
         {
             if (Definitions.Find(clause) is { } definition && Fits(definition) && whole.TrueForAll(w => w.Term != definition.Term))
             {
-                yield return new Candidate(OfDefinition(definition), chapter, importance.Of(clause) + Worth(definition, importance) - PartOfSentence, definition.Term);
+                yield return new Candidate(InSentence(OfDefinition(definition)), chapter, importance.Of(clause) + Worth(definition, importance) - PartOfSentence, definition.Term);
             }
             else if (whole.Count == 0 && Standing.IsSelfContainedCondition(clause) && StatementCards.OfCondition(clause) is { } condition)
             {
-                yield return new Candidate(condition, chapter, importance.Of(clause) + ConditionWorth - PartOfSentence, null);
+                yield return new Candidate(InSentence(condition), chapter, importance.Of(clause) + ConditionWorth - PartOfSentence, null);
             }
         }
     }

@@ -22,7 +22,7 @@ internal static partial class NamingCards
         var at = Tokens.Of(m.Groups["before"].Value).Count == 0 ? 0 : m.Groups["before"].Value.Split(' ', StringSplitOptions.RemoveEmptyEntries).Length;
         var described = at == 0 ? before : Clauses.Part(sentence, 0, at);
         var term = m.Groups["term"].Value;
-        if (described is null || !sentence.Words.Skip(at).All(w => w.Confidence >= Standing.SureEnough || !m.Value.Contains(w.Text))
+        if (described is null || described.PassageId != sentence.PassageId || !sentence.Words.Skip(at).All(w => w.Confidence >= Standing.SureEnough || !m.Value.Contains(w.Text))
             || described.Words.Count > LongestDescription || Tokens.Of(term).Count > 4)
         {
             return null;

@@ -33,7 +33,7 @@ public static partial class Definitions
     /// <summary>The definition that a sentence gives, or null.</summary>
     public static Definition? Find(Sentence sentence)
     {
-        var text = PauseInside().Replace(Standing.Untied(sentence.Text), " $1 called");
+        var text = PauseInside().Replace(Standing.Untied(sentence.Text), m => m.Value[1..].ToLowerInvariant());
         return IsThing(text, sentence) ?? IsCalled(text, sentence);
     }
 

@@ -67,6 +67,13 @@ public class TermTests
     public void A_term_that_is_right_may_become_part_of_a_longer_one() =>
         Assert.Contains(new TermFinder([new("tide"), new("neap tide")]).Find(["a", "leap", "tide"]), s => s is { First: 1, End: 3 });
 
+    [Fact]
+    public void A_contraction_after_an_article_is_suspected_to_be_is()
+    {
+        Assert.Contains(Find("storm surge", "A storm surges a rise of the sea."), s => s.Term.Written == "storm surge is");
+        Assert.DoesNotContain(Find("storm surge", "All storm surges pass."), s => s.Term.Written == "storm surge is");
+    }
+
     private static double Distance(string a, string b) => SoundKey.Distance(SoundKey.Of(a), SoundKey.Of(b));
 
     private static IReadOnlyList<TermSuspicion> Find(string term, string text) => new TermFinder([new(term)]).Find(text.Split(' '));
