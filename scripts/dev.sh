@@ -3,6 +3,8 @@
 set -euo pipefail
 cd "$(dirname "$0")/.."
 trap 'kill 0' EXIT
+# Polling, as the number of watchers that a machine allows is often smaller than what hot reload asks for.
+export DOTNET_USE_POLLING_FILE_WATCHER=1
 dotnet watch --project src/Kostel.Server run -- --data "$PWD/.kostel/demo" --demo "$PWD/demo" &
 (cd web && npx vite) &
 wait
