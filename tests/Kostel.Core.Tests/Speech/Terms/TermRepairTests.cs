@@ -1,0 +1,106 @@
+using Kostel.Core.Speech.Decoding;
+using Kostel.Core.Speech.Terms;
+
+namespace Kostel.Core.Tests.Speech.Terms;
+
+public class TermRepairTests
+{
+    private const double Doubtful = 0.5;
+
+    [Fact]
+    public void A_term_that_the_model_finds_nearly_as_likely_takes_the_place_of_what_sounds_like_it() =>
+        Assert.Equal("the wilting point is near.", Repaired("the wielding point is near.", "wilting point", wilting: 0.2));
+
+    [Fact]
+    public void A_term_that_the_model_does_not_believe_is_left_out() =>
+        Assert.Equal("the wielding point is near.", Repaired("the wielding point is near.", "wilting point", wilting: 1e-9));
+
+    [Fact]
+    public void What_the_model_is_sure_of_is_not_doubted() =>
+        Assert.Equal("the wielding point is near.", Repaired("the wielding point is near.", "wilting point", wilting: 0.9, written: 0.99));
+
+    [Fact]
+    public void The_capital_and_the_full_stop_of_what_is_replaced_are_kept() =>
+        Assert.Equal("Wilting point.", Repaired("Wielding point.", "wilting point", wilting: 0.4));
+
+    [Fact]
+    public void Without_terms_the_text_is_the_same_object()
+    {
+        var words = new Words();
+        var text = words.Text("the wielding point", Doubtful);
+        Assert.Same(text, new TermRepair(new TermFinder([]), words.Encode, words.Decode).Repair(text, words));
+    }
+
+    [Fact]
+    public void A_repaired_word_counts_as_fairly_sure()
+    {
+        var words = new Words { ["wilting"] = 0.2 };
+        var text = words.Text("the wielding point is near.", Doubtful);
+        var repaired = new TermRepair(new TermFinder([new("wilting point")]), words.Encode, words.Decode).Repair(text, words);
+        Assert.Equal(repaired.Tokens.Count, repaired.Probabilities.Count);
+        Assert.Equal(repaired.Tokens.Count, repaired.Beginnings.Count);
+        Assert.True(repaired.Probabilities[1] >= 0.6);
+    }
+
+    private static string Repaired(string text, string term, double wilting, double written = Doubtful)
+    {
+        var words = new Words { ["wilting"] = wilting, ["Wilting"] = wilting };
+        var found = new TermRepair(new TermFinder([new(term)]), words.Encode, words.Decode).Repair(words.Text(text, written), words);
+        return string.Join(' ', words.Decode(found.Tokens).Select(w => w.Text));
+    }
+
+    /// <summary>An invented model whose tokens are words: each as likely as it was given, half if it was not, and all that divided by their number.</summary>
+    private sealed class Words : ITokenModel
+    {
+        private readonly Dictionary<string, double> likelihoods = [];
+        private readonly List<string> table = ["", "<start>", "<end>"];
+
+        public double this[string word]
+        {
+            set => likelihoods[word] = value;
+        }
+
+        public int Vocabulary => 64;
+
+        public int Next { get; private set; }
+
+        public List<int> Encode(string text) => text.Split(' ').Select(Number).ToList();
+
+        public List<TokenWord> Decode(IReadOnlyList<int> tokens) => tokens.Select((t, i) => new TokenWord(table[t], i, i + 1)).ToList();
+
+        public FoundText Text(string text, double probability)
+        {
+            var tokens = Encode(text);
+            var first = Extend(tokens.Select((_, i) => new Extension(Next + i - 1, i == 0 ? SearchOptions.StartToken : tokens[i - 1])).ToArray());
+            return new FoundText(tokens, tokens.Select(_ => probability > Doubtful ? probability : probability / Vocabulary).ToList(), tokens.Select((_, i) => first + i).ToList(), 0);
+        }
+
+        public int Extend(ReadOnlySpan<Extension> extensions) => (Next += extensions.Length) - extensions.Length;
+
+        public ReadOnlySpan<float> Scores(int row)
+        {
+            // The rest of the probability lies on a token that no text uses.
+            var scores = new float[Vocabulary];
+            for (var t = 0; t < table.Count; t++)
+            {
+                scores[t] = (float)Math.Log(likelihoods.GetValueOrDefault(table[t], Doubtful) / Vocabulary);
+            }
+
+            scores[^1] = (float)Math.Log(1 - scores.Take(table.Count).Sum(s => Math.Exp(s)));
+            scores.AsSpan(table.Count, Vocabulary - table.Count - 1).Fill(-30);
+            return scores;
+        }
+
+        public ReadOnlySpan<float> Attention(int beginning) => [1];
+
+        private int Number(string word)
+        {
+            if (!table.Contains(word))
+            {
+                table.Add(word);
+            }
+
+            return table.IndexOf(word);
+        }
+    }
+}
