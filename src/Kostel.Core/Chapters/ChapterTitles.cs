@@ -21,7 +21,7 @@ public static class ChapterTitles
         {
             var ranked = phrases[c]
                 .Select(p => (Phrase: p.Key, Score: Score(p.Key, p.Value, c, phrases), p.Value.IsDefined))
-                .Where(p => p.Score > 0 && (phrases[c][p.Phrase].IsDefined || IsThing(p.Phrase, chapters[c])))
+                .Where(p => p.Score > 0 && (p.IsDefined || IsThing(p.Phrase, chapters[c])))
                 .OrderByDescending(p => p.Score).ThenBy(p => p.Phrase, StringComparer.Ordinal)
                 .ToList();
             titles.Add(Unused(Compose(ranked), titles, c));

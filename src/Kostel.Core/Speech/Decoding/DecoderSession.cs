@@ -37,8 +37,7 @@ public sealed class DecoderSession : ITokenModel
         sound = weights.Layers.Select(_ => new SoundMemory(width, headSize)).ToArray();
     }
 
-    /// <inheritdoc/>
-    public int Vocabulary => weights.Tokens.Outputs;
+    private int Vocabulary => weights.Tokens.Outputs;
 
     /// <inheritdoc/>
     public int Next => tree.Count;

@@ -8,9 +8,6 @@ public readonly record struct Extension(int Beginning, int Token);
 /// <summary>Says, for one utterance, how well every token would go on from each of several beginnings. For one thread.</summary>
 public interface ITokenModel
 {
-    /// <summary>Number of tokens.</summary>
-    int Vocabulary { get; }
-
     /// <summary>The number that the next extension will get.</summary>
     int Next { get; }
 

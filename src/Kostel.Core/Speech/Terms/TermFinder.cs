@@ -15,7 +15,7 @@ public sealed class TermFinder
     private const double OtherWordCount = 0.04;
 
     private const int MostWords = 5, ShortestKey = 3, LongTerm = 7, Contraction = 2;
-    private readonly List<(CourseTerm Term, string Singular, string Key, int Words)> sounds;
+    private readonly List<(CourseTerm Term, string Singular, string Key, double Weight, int Words)> sounds;
     private readonly HashSet<string> written;
 
     /// <summary>Plurals that sound like the singular with "is" after it, and the singular.</summary>
@@ -27,6 +27,7 @@ public sealed class TermFinder
         sounds = terms.SelectMany(t => WithPlural(t).Select(form =>
                 (form, Bare(t.Written), SoundKey.Of(form.SoundsLike ?? form.Written), form.Written.Count(c => c == ' ') + 1)))
             .Where(s => s.Item3.Length >= ShortestKey)
+            .Select(s => (s.form, s.Item2, s.Item3, SoundKey.Weight(s.Item3), s.Item4))
             .ToList();
         written = terms.SelectMany(WithPlural).Select(t => Bare(t.Written)).ToHashSet();
         hissing = terms.Where(t => Bare(t.Written) is [.., 's' or 'c' or 'g' or 'z' or 'h', 'e'])
@@ -55,10 +56,10 @@ public sealed class TermFinder
             for (var end = first + 1; end <= Math.Min(words.Count, first + MostWords); end++)
             {
                 var key = SoundKey.Of(string.Join(' ', words.Skip(first).Take(end - first)));
-                foreach (var (term, singular, sound, count) in sounds)
+                foreach (var (term, singular, sound, weight, count) in sounds)
                 {
                     // A long word that was not known may have become a handful of short ones.
-                    var more = SoundKey.Weight(sound) >= LongTerm ? MostWords - 1 : 1;
+                    var more = weight >= LongTerm ? MostWords - 1 : 1;
                     if (end - first < count - 1 || end - first > count + more || Math.Abs(sound.Length - key.Length) > 2 + (sound.Length / 4))
                     {
                         continue;
@@ -67,7 +68,7 @@ public sealed class TermFinder
                     if (KeepsWhatIsRight(words, right, first, end, term, singular)
                         && SoundKey.Distance(key, sound) + (OtherWordCount * Math.Abs(end - first - count)) is var distance and <= Farthest)
                     {
-                        found.Add(new TermSuspicion(first, end, term, distance, SoundKey.Weight(sound)));
+                        found.Add(new TermSuspicion(first, end, term, distance, weight));
                     }
                 }
 

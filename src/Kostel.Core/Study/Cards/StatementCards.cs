@@ -86,7 +86,7 @@ internal static partial class StatementCards
             : null;
     }
 
-    /// <summary>"The time from one high water to the next is half of that, which is twelve hours." asks for the time.</summary>
+    /// <summary>"The time from one high water to the next is half a lunar day, which is twelve hours." asks for the time.</summary>
     private static CardDraft? WhichIs(string text, SourceSpan source)
     {
         var m = AmountInClause().Match(text);

@@ -74,8 +74,6 @@ public class BeamSearchTests
         private readonly List<IReadOnlyList<int>> texts = [];
         private readonly List<float[]> scores = [];
 
-        public int Vocabulary => 8;
-
         public int Next => texts.Count;
 
         public int Extend(ReadOnlySpan<Extension> extensions)

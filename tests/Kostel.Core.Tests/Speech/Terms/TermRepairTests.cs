@@ -60,7 +60,7 @@ public class TermRepairTests
             set => likelihoods[word] = value;
         }
 
-        public int Vocabulary => 64;
+        private const int Vocabulary = 64;
 
         public int Next { get; private set; }
 
