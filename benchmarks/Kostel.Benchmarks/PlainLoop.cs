@@ -1,4 +1,5 @@
 using System.Numerics.Tensors;
+using System.Threading.Channels;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
 using Kostel.Core.Transcripts;
@@ -33,7 +34,9 @@ public sealed class PlainLoop : IRecogniser, IDisposable
     }
 
     /// <inheritdoc/>
-    public Recognition Recognise(ReadOnlyMemory<float> samples, CancellationToken cancel)
+    public Task Work(ChannelReader<SpokenUtterance> queue, CancellationToken cancel) => new OneByOneRecogniser(Recognise).Work(queue, cancel);
+
+    private Recognition Recognise(ReadOnlyMemory<float> samples, CancellationToken cancel)
     {
         if (samples.Length < Pcm.SampleRate / 10)
         {

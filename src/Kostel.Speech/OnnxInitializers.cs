@@ -7,7 +7,7 @@ namespace Kostel.Speech;
 internal sealed class OnnxInitializers
 {
     private const int ModelGraph = 7, GraphNode = 1, GraphInitializer = 5;
-    private const int NodeInput = 1, NodeOutput = 2, NodeOpType = 4, NodeAttribute = 5, AttributeGraph = 6;
+    private const int NodeInput = 1, NodeOutput = 2, NodeOpType = 4, NodeAttribute = 5, AttributeTensor = 5, AttributeGraph = 6;
     private const int TensorDims = 1, TensorFloats = 4, TensorInts = 5, TensorName = 8, TensorRaw = 9;
     private readonly Dictionary<string, ReadOnlyMemory<byte>> tensors = [];
     private readonly Dictionary<string, string> weightOf = [];
@@ -96,6 +96,7 @@ internal sealed class OnnxInitializers
     {
         var inputs = new List<string>();
         string output = "", type = "";
+        ReadOnlyMemory<byte>? constant = null;
         foreach (var field in ProtocolBuffer.Fields(node))
         {
             switch (field.Number)
@@ -110,9 +111,16 @@ internal sealed class OnnxInitializers
                     type = Encoding.UTF8.GetString(field.Payload.Span);
                     break;
                 case NodeAttribute:
-                    foreach (var branch in ProtocolBuffer.Fields(field.Payload).Where(f => f.Number == AttributeGraph))
+                    foreach (var part in ProtocolBuffer.Fields(field.Payload))
                     {
-                        ReadGraph(branch.Payload);
+                        if (part.Number == AttributeGraph)
+                        {
+                            ReadGraph(part.Payload);
+                        }
+                        else if (part.Number == AttributeTensor)
+                        {
+                            constant = part.Payload;
+                        }
                     }
 
                     break;
@@ -122,6 +130,10 @@ internal sealed class OnnxInitializers
         if (type == "MatMulInteger" && inputs.Count > 1)
         {
             weightOf.TryAdd(output, inputs[1]);
+        }
+        else if (type == "Constant" && constant is { } tensor)
+        {
+            tensors.TryAdd(output, tensor);
         }
     }
 

@@ -1,3 +1,4 @@
+using System.Threading.Channels;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Decoding;
@@ -5,7 +6,7 @@ using Kostel.Core.Speech.Terms;
 
 namespace Kostel.Speech;
 
-/// <summary>Writes one utterance: searches for the likeliest tokens and places the words by the attention paid to the sound.</summary>
+/// <summary>Writes utterances: searches for the likeliest tokens and places the words by the attention paid to the sound.</summary>
 internal sealed class Recogniser(SpeechNetwork network, SearchOptions search, IReadOnlyList<CourseTerm> terms) : IRecogniser
 {
     private const double TokensPerSecond = 6.5, FramesPerSecond = 41.5;
@@ -13,20 +14,57 @@ internal sealed class Recogniser(SpeechNetwork network, SearchOptions search, IR
 
     private readonly TermRepair repair = new(new TermFinder(terms), network.Tokens.Encode, network.Tokens.Words);
 
+    /// <summary>Utterances that share each pass over the decoder's weights.</summary>
+    private int Together => search.Width == 1 ? 4 : 2;
+
     /// <inheritdoc/>
-    public Recognition Recognise(ReadOnlyMemory<float> samples, CancellationToken cancel)
+    public async Task Work(ChannelReader<SpokenUtterance> queue, CancellationToken cancel)
     {
-        if (samples.Length < ShortestSamples)
+        var decoder = network.OpenDecoder();
+        var idle = new Stack<DecoderSession>();
+        var active = new List<Hearing>();
+        while (active.Count > 0 || await queue.WaitToReadAsync(cancel))
         {
-            return Recognition.Nothing;
+            while (active.Count < Together && queue.TryRead(out var utterance))
+            {
+                if (utterance.Samples.Length < ShortestSamples)
+                {
+                    utterance.Recognised(Recognition.Nothing);
+                    continue;
+                }
+
+                var session = idle.TryPop(out var free) ? free : decoder.Open();
+                network.Encode(utterance.Samples, session);
+                active.Add(new Hearing(utterance, session, new BeamSearch(search, MostTokens(utterance.Samples.Length))));
+            }
+
+            cancel.ThrowIfCancellationRequested();
+            Advance(decoder, active);
+            foreach (var (utterance, session, found) in active.Where(h => h.Search.IsOver))
+            {
+                utterance.Recognised(Write(repair.Repair(found.Best, session), session, utterance.Samples.Length));
+                idle.Push(session);
+            }
+
+            active.RemoveAll(h => h.Search.IsOver);
+        }
+    }
+
+    private static int MostTokens(int samples) => Math.Max(FewestTokens, (int)(samples / (double)Pcm.SampleRate * TokensPerSecond));
+
+    private static void Advance(Decoder decoder, List<Hearing> active)
+    {
+        if (active.Count == 0)
+        {
+            return;
         }
 
-        var most = Math.Max(FewestTokens, (int)(samples.Length / (double)Pcm.SampleRate * TokensPerSecond));
-        return network.Listen(samples, session =>
+        var firsts = active.ConvertAll(h => h.Session.Next);
+        decoder.Extend(active.ConvertAll(h => (h.Session, h.Search.Wanted)));
+        for (var i = 0; i < active.Count; i++)
         {
-            var found = BeamSearch.Find(session, search, most, cancel)[0];
-            return Write(repair.Repair(found, session), session, samples.Length);
-        });
+            active[i].Search.Take(active[i].Session, firsts[i]);
+        }
     }
 
     private Recognition Write(FoundText text, DecoderSession session, int sampleCount)
@@ -40,4 +78,6 @@ internal sealed class Recogniser(SpeechNetwork network, SearchOptions search, IR
             1000 / FramesPerSecond,
             Pcm.ToMs(sampleCount)));
     }
+
+    private sealed record Hearing(SpokenUtterance Utterance, DecoderSession Session, BeamSearch Search);
 }

@@ -2,17 +2,16 @@ using Kostel.Core.Audio;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Decoding;
 using Kostel.Core.Speech.Terms;
-using Microsoft.ML.OnnxRuntime;
 
 namespace Kostel.Speech;
 
 /// <summary>The networks that turn sound into words, loaded once and shared by all recordings.</summary>
 public sealed class SpeechEngine : IDisposable
 {
-    private readonly InferenceSession voiceActivity;
+    private readonly VoiceWeights voiceActivity;
     private readonly SpeechNetwork network;
 
-    private SpeechEngine(InferenceSession voiceActivity, SpeechNetwork network)
+    private SpeechEngine(VoiceWeights voiceActivity, SpeechNetwork network)
     {
         this.voiceActivity = voiceActivity;
         this.network = network;
@@ -22,9 +21,8 @@ public sealed class SpeechEngine : IDisposable
     /// <exception cref="ModelProblemException">A model file is missing or damaged.</exception>
     public static SpeechEngine Load(ModelFolder models)
     {
-        using var options = OnnxSessions.Options();
         return new SpeechEngine(
-            new InferenceSession(models.PathOf("voice-activity.onnx"), options),
+            VoiceModelFile.Read(models.PathOf("voice-activity.onnx")),
             new SpeechNetwork(
                 models.PathOf("english-encoder.onnx"),
                 models.PathOf("english-decoder.onnx"),
@@ -37,12 +35,8 @@ public sealed class SpeechEngine : IDisposable
         new Recogniser(network, SearchOptions.For(accuracy), terms);
 
     /// <summary>A detector for one recording.</summary>
-    public IVoiceActivityDetector ListenForVoice() => new SileroVoiceActivity(voiceActivity);
+    public IVoiceActivityDetector ListenForVoice() => new VoiceNetwork(voiceActivity);
 
     /// <inheritdoc/>
-    public void Dispose()
-    {
-        voiceActivity.Dispose();
-        network.Dispose();
-    }
+    public void Dispose() => network.Dispose();
 }

@@ -1,4 +1,3 @@
-using System.Collections.Concurrent;
 using Kostel.Core.Speech.Decoding;
 using Microsoft.ML.OnnxRuntime;
 
@@ -18,7 +17,6 @@ internal sealed class SpeechNetwork : IDisposable
 
     private readonly InferenceSession encoder;
     private readonly DecoderWeights decoder;
-    private readonly ConcurrentBag<DecoderSession> idle = [];
 
     public SpeechNetwork(string encoderPath, string decoderPath, TokenTable tokens)
     {
@@ -31,22 +29,16 @@ internal sealed class SpeechNetwork : IDisposable
     /// <summary>The pieces of text.</summary>
     public TokenTable Tokens { get; }
 
-    /// <summary>Listens to an utterance and lets <paramref name="use"/> ask what was said.</summary>
-    public T Listen<T>(ReadOnlyMemory<float> samples, Func<DecoderSession, T> use)
+    /// <summary>The decoder's arithmetic for one thread.</summary>
+    public Decoder OpenDecoder() => new(decoder, Alignment);
+
+    /// <summary>Listens to an utterance.</summary>
+    public void Encode(ReadOnlyMemory<float> samples, DecoderSession session)
     {
-        var session = idle.TryTake(out var free) ? free : new DecoderSession(decoder, Alignment);
-        try
-        {
-            using var run = new RunOptions();
-            using var input = OrtValue.CreateTensorValueFromMemory(samples.ToArray(), [1, samples.Length]);
-            using var encoded = encoder.Run(run, EncoderInputs, [input], EncoderOutputs);
-            session.Begin(encoded[0].GetTensorDataAsSpan<float>());
-            return use(session);
-        }
-        finally
-        {
-            idle.Add(session);
-        }
+        using var run = new RunOptions();
+        using var input = OrtValue.CreateTensorValueFromMemory(samples.ToArray(), [1, samples.Length]);
+        using var encoded = encoder.Run(run, EncoderInputs, [input], EncoderOutputs);
+        session.Begin(encoded[0].GetTensorDataAsSpan<float>());
     }
 
     /// <inheritdoc/>

@@ -1,4 +1,6 @@
 using System.Diagnostics;
+using System.Threading.Channels;
+using Kostel.Core.Speech;
 using Kostel.Media;
 using Kostel.Speech;
 
@@ -42,6 +44,19 @@ public sealed class Sound : IDisposable
 
         return [.. samples];
     }
+
+    /// <summary>Recognises utterances by one worker.</summary>
+    public static async Task<IReadOnlyList<Recognition>> Recognise(IRecogniser recogniser, params float[][] utterances)
+    {
+        var queue = Channel.CreateUnbounded<SpokenUtterance>();
+        var spoken = utterances.Select(u => new SpokenUtterance(u)).ToList();
+        spoken.ForEach(s => queue.Writer.TryWrite(s));
+        queue.Writer.Complete();
+        await recogniser.Work(queue.Reader, TestContext.Current.CancellationToken);
+        return await Task.WhenAll(spoken.Select(s => s.Words));
+    }
+
+    public static string Text(Recognition recognition) => string.Join(' ', recognition.Words.Select(w => w.Text));
 
     public void Dispose() => Engine.Dispose();
 }

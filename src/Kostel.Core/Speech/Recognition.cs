@@ -1,3 +1,4 @@
+using System.Threading.Channels;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Speech;
@@ -9,11 +10,43 @@ public sealed record Recognition(IReadOnlyList<Word> Words)
     public static readonly Recognition Nothing = new([]);
 }
 
-/// <summary>Turns the sound of one utterance into words. Safe to call from several threads.</summary>
+/// <summary>The sound of an utterance that waits to be recognised, and the promise of its words.</summary>
+/// <param name="samples">16 kHz mono, up to about half a minute.</param>
+public sealed class SpokenUtterance(ReadOnlyMemory<float> samples)
+{
+    private readonly TaskCompletionSource<Recognition> recognised = new(TaskCreationOptions.RunContinuationsAsynchronously);
+
+    /// <summary>Its sound.</summary>
+    public ReadOnlyMemory<float> Samples => samples;
+
+    /// <summary>Its words, once they are known.</summary>
+    public Task<Recognition> Words => recognised.Task;
+
+    /// <summary>Says what was recognised.</summary>
+    public void Recognised(Recognition recognition) => recognised.TrySetResult(recognition);
+}
+
+/// <summary>Turns sound into words.</summary>
 public interface IRecogniser
 {
-    /// <summary>Recognises up to about half a minute of 16 kHz mono sound.</summary>
-    Recognition Recognise(ReadOnlyMemory<float> samples, CancellationToken cancel);
+    /// <summary>
+    /// Takes utterances from a queue, one or several at a time, and recognises them until the queue is closed and empty. Several
+    /// may work on one queue.
+    /// </summary>
+    Task Work(ChannelReader<SpokenUtterance> queue, CancellationToken cancel);
+}
+
+/// <summary>A recogniser that takes one utterance after another.</summary>
+public sealed class OneByOneRecogniser(Func<ReadOnlyMemory<float>, CancellationToken, Recognition> recognise) : IRecogniser
+{
+    /// <inheritdoc/>
+    public async Task Work(ChannelReader<SpokenUtterance> queue, CancellationToken cancel)
+    {
+        await foreach (var utterance in queue.ReadAllAsync(cancel))
+        {
+            utterance.Recognised(recognise(utterance.Samples, cancel));
+        }
+    }
 }
 
 /// <summary>An utterance that was recognised, at its place in the recording.</summary>

@@ -14,6 +14,9 @@ public sealed class TranscriptionPipeline(IRecogniser recogniser, SegmenterOptio
     /// <summary>A second of sound more or less is not worth a report.</summary>
     private const long ReportEvery = Pcm.SampleRate * 2;
 
+    /// <summary>For each worker: enough that none ever waits for the next utterance, little enough for the memory.</summary>
+    private const int QueuedEach = 4, PendingEach = 16;
+
     /// <summary>Transcribes a stream of samples.</summary>
     /// <param name="sound">16 kHz mono, from the start of the recording, in pieces of any size.</param>
     /// <param name="voice">A fresh detector.</param>
@@ -29,35 +32,60 @@ public sealed class TranscriptionPipeline(IRecogniser recogniser, SegmenterOptio
         [EnumeratorCancellation] CancellationToken cancel = default)
     {
         using var stop = CancellationTokenSource.CreateLinkedTokenSource(cancel);
-        var pending = Channel.CreateBounded<Task<Utterance>>(parallel);
-        var listening = Task.Run(() => Listen(sound, voice, resumeAt, firstIndex, heard, pending.Writer, stop.Token), CancellationToken.None);
+        var stopped = new TaskCompletionSource();
+        await using var stopping = stop.Token.Register(stopped.SetResult);
+        var queue = Channel.CreateBounded<SpokenUtterance>(parallel * QueuedEach);
+        var order = Channel.CreateBounded<Pending>(parallel * PendingEach);
+        var work = Enumerable.Range(0, parallel).Select(_ => Start(() => recogniser.Work(queue.Reader, stop.Token), stop))
+            .Append(Start(() => Listen(sound, voice, resumeAt, heard, queue.Writer, order.Writer, stop.Token), stop))
+            .ToArray();
         try
         {
-            await foreach (var recognition in pending.Reader.ReadAllAsync(cancel))
+            var index = firstIndex;
+            await foreach (var pending in order.Reader.ReadAllAsync(cancel))
             {
-                yield return await recognition;
+                await Task.WhenAny(pending.Words, stopped.Task);
+                if (!pending.Words.IsCompletedSuccessfully)
+                {
+                    break;
+                }
+
+                yield return Place(index++, pending.Span, await pending.Words);
             }
+
+            await Task.WhenAll(work);
         }
         finally
         {
             await stop.CancelAsync();
-            await listening.ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+            await Task.WhenAll(work).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
         }
-
-        await listening;
     }
+
+    /// <summary>Runs in the background; when it fails the rest is stopped.</summary>
+    private static Task Start(Func<Task> work, CancellationTokenSource stop) =>
+        Task.Run(async () =>
+        {
+            try
+            {
+                await work();
+            }
+            catch
+            {
+                await stop.CancelAsync();
+                throw;
+            }
+        });
 
     private async Task Listen(
         IAsyncEnumerable<ReadOnlyMemory<float>> sound,
         IVoiceActivityDetector voice,
         long resumeAt,
-        int index,
         Action<long>? heard,
-        ChannelWriter<Task<Utterance>> output,
+        ChannelWriter<SpokenUtterance> queue,
+        ChannelWriter<Pending> order,
         CancellationToken cancel)
     {
-        using var free = new SemaphoreSlim(parallel);
-        var running = new List<Task>();
         try
         {
             var size = voice.WindowSize;
@@ -73,7 +101,7 @@ public sealed class TranscriptionPipeline(IRecogniser recogniser, SegmenterOptio
                 {
                     if (cutter.Push(voice.Next(window.Slice(next, next + size))) is { } span)
                     {
-                        await Recognise(span);
+                        await Send(span);
                         window.DropBefore(span.End);
                     }
                 }
@@ -87,53 +115,33 @@ public sealed class TranscriptionPipeline(IRecogniser recogniser, SegmenterOptio
 
             if (cutter.Finish(window.End) is { } last)
             {
-                await Recognise(last);
+                await Send(last);
             }
 
-            output.Complete();
-
-            async Task Recognise(SpeechSpan span)
+            async Task Send(SpeechSpan span)
             {
                 var from = Math.Max(span.Start, window.Start);
-                var samples = window.Slice(from, span.End).ToArray();
-                var number = index++;
-                await free.WaitAsync(cancel);
-                var task = Task.Run(
-                    () =>
-                    {
-                        try
-                        {
-                            return Place(number, from, from + samples.Length, recogniser.Recognise(samples, cancel));
-                        }
-                        finally
-                        {
-                            free.Release();
-                        }
-                    },
-                    cancel);
-                running.Add(task);
-                running.RemoveAll(t => t.IsCompleted);
-                await output.WriteAsync(task, cancel);
+                var utterance = new SpokenUtterance(window.Slice(from, span.End).ToArray());
+                await queue.WriteAsync(utterance, cancel);
+                await order.WriteAsync(new Pending(new SpeechSpan(from, from + utterance.Samples.Length), utterance.Words), cancel);
             }
-        }
-        catch (Exception e)
-        {
-            output.TryComplete(e);
-            throw;
         }
         finally
         {
-            await Task.WhenAll(running).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+            queue.TryComplete();
+            order.TryComplete();
         }
     }
 
-    private static Utterance Place(int index, long start, long end, Recognition recognition)
+    private static Utterance Place(int index, SpeechSpan span, Recognition recognition)
     {
-        var offset = Pcm.ToMs(start);
+        var offset = Pcm.ToMs(span.Start);
         return new Utterance(
             index,
-            start,
-            end,
+            span.Start,
+            span.End,
             recognition.Words.Select(w => w with { StartMs = w.StartMs + offset, EndMs = w.EndMs + offset }).ToList());
     }
+
+    private sealed record Pending(SpeechSpan Span, Task<Recognition> Words);
 }

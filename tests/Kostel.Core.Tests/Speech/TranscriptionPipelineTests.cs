@@ -9,7 +9,7 @@ public class TranscriptionPipelineTests
     [Fact]
     public async Task Utterances_come_in_order_although_the_first_takes_longest()
     {
-        var recogniser = new SlowAtFirst();
+        var recogniser = SlowAtFirst();
         var utterances = await Run(recogniser, Sound(5));
         Assert.Equal(Enumerable.Range(0, 5), utterances.Select(u => u.Index));
         Assert.True(utterances.Zip(utterances.Skip(1)).All(p => p.First.EndSample <= p.Second.StartSample));
@@ -18,10 +18,10 @@ public class TranscriptionPipelineTests
     [Fact]
     public async Task Going_on_after_any_utterance_gives_the_same_as_going_through()
     {
-        var whole = await Run(new SlowAtFirst(), Sound(5));
+        var whole = await Run(SlowAtFirst(), Sound(5));
         for (var done = 1; done < whole.Count; done++)
         {
-            var rest = await Run(new SlowAtFirst(), Sound(5), whole[done - 1].EndSample, done);
+            var rest = await Run(SlowAtFirst(), Sound(5), whole[done - 1].EndSample, done);
             Assert.Equal(whole.Skip(done).Select(u => u.Index), rest.Select(u => u.Index));
             Assert.All(whole.Skip(done).Zip(rest), p => Assert.InRange(Math.Abs(p.First.StartSample - p.Second.StartSample), 0, 2_000));
         }
@@ -29,13 +29,13 @@ public class TranscriptionPipelineTests
 
     [Fact]
     public async Task A_recogniser_that_fails_ends_the_stream_with_its_error() =>
-        await Assert.ThrowsAsync<InvalidOperationException>(() => Run(new Failing(), Sound(3)));
+        await Assert.ThrowsAsync<InvalidOperationException>(() => Run(Failing(), Sound(3)));
 
     [Fact]
     public async Task It_stops_when_told_to()
     {
         using var stop = new CancellationTokenSource(50);
-        await Assert.ThrowsAnyAsync<OperationCanceledException>(() => Run(new SlowAtFirst(10_000), Sound(3), cancel: stop.Token));
+        await Assert.ThrowsAnyAsync<OperationCanceledException>(() => Run(SlowAtFirst(10_000), Sound(3), cancel: stop.Token));
     }
 
     /// <summary>Each utterance is 5 s of ones followed by 1.5 s of zeros.</summary>
@@ -73,11 +73,10 @@ public class TranscriptionPipelineTests
         }
     }
 
-    private sealed class SlowAtFirst(int milliseconds = 150) : IRecogniser
+    private static OneByOneRecogniser SlowAtFirst(int milliseconds = 150)
     {
-        private int calls;
-
-        public Recognition Recognise(ReadOnlyMemory<float> samples, CancellationToken cancel)
+        var calls = 0;
+        return new OneByOneRecogniser((_, cancel) =>
         {
             if (Interlocked.Increment(ref calls) == 1)
             {
@@ -86,11 +85,8 @@ public class TranscriptionPipelineTests
             }
 
             return new Recognition([new Word("ebb", 100, 400, 1)]);
-        }
+        });
     }
 
-    private sealed class Failing : IRecogniser
-    {
-        public Recognition Recognise(ReadOnlyMemory<float> samples, CancellationToken cancel) => throw new InvalidOperationException("no");
-    }
+    private static OneByOneRecogniser Failing() => new((_, _) => throw new InvalidOperationException("no"));
 }

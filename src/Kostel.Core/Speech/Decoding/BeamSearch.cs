@@ -24,69 +24,89 @@ public sealed record SearchOptions(int Width, double LengthPower = 0.5)
 /// <param name="Score">Log-probability of the whole, normalised for its length.</param>
 public sealed record FoundText(IReadOnlyList<int> Tokens, IReadOnlyList<double> Probabilities, IReadOnlyList<int> Beginnings, double Score);
 
-/// <summary>Searches for the likeliest text of an utterance, several beginnings side by side.</summary>
+/// <summary>
+/// Searches for the likeliest text of one utterance, several beginnings side by side, step by step, so that several searches
+/// can share each pass over a model.
+/// </summary>
 /// <remarks>Beam search with length normalisation: Wu et al. (2016), section 7, without coverage.</remarks>
-public static class BeamSearch
+/// <param name="most">Tokens at most.</param>
+public sealed class BeamSearch(SearchOptions options, int most)
 {
     private const int LoopCheckEvery = 16;
+    private readonly List<FoundText> finished = [];
+    private List<Path> active = [new Path(null, SearchOptions.StartToken, -1, 0, 1, 0)];
+    private int step;
 
-    /// <summary>Searches.</summary>
-    /// <param name="most">Tokens at most.</param>
-    /// <returns>The texts that were finished, the best first; never empty.</returns>
-    public static IReadOnlyList<FoundText> Find(ITokenModel model, SearchOptions options, int most, CancellationToken cancel)
+    /// <summary>What the model has to score next; empty when the search is over.</summary>
+    public IReadOnlyList<Extension> Wanted => active.ConvertAll(p => new Extension(p.Beginning, p.Token));
+
+    /// <summary>Whether nothing is left to be scored.</summary>
+    public bool IsOver => active.Count == 0;
+
+    /// <summary>The best text, once the search is over.</summary>
+    public FoundText Best => finished.MaxBy(f => f.Score)!;
+
+    /// <summary>Searches with a model of one's own.</summary>
+    public static FoundText Find(ITokenModel model, SearchOptions options, int most, CancellationToken cancel)
     {
-        var finished = new List<FoundText>();
-        List<Path> active = [new Path(null, SearchOptions.StartToken, -1, 0, 1, 0)];
-        for (var step = 0; ; step++)
+        var search = new BeamSearch(options, most);
+        while (!search.IsOver)
         {
             cancel.ThrowIfCancellationRequested();
-            var first = model.Extend(active.Select(p => new Extension(p.Beginning, p.Token)).ToArray());
-            if (step == most)
-            {
-                finished.AddRange(active.Select(p => Finish(p, p.LogProbability, options)));
-                break;
-            }
+            search.Take(model, model.Extend(search.Wanted.ToArray()));
+        }
 
-            var candidates = new List<Path>();
-            for (var r = 0; r < active.Count; r++)
-            {
-                Propose(model.Scores(r), active[r], first + r, options.Width, candidates);
-            }
+        return search.Best;
+    }
 
-            candidates.Sort((a, b) => b.LogProbability.CompareTo(a.LogProbability));
+    /// <summary>Goes one step further.</summary>
+    /// <param name="model">Has scored what was wanted.</param>
+    /// <param name="first">The number of the first extension.</param>
+    public void Take(ITokenModel model, int first)
+    {
+        if (step++ == most)
+        {
+            finished.AddRange(active.Select(p => Finish(p, p.LogProbability)));
             active = [];
-            foreach (var candidate in candidates.Take(options.Width * 2))
+            return;
+        }
+
+        var candidates = new List<Path>();
+        for (var r = 0; r < active.Count; r++)
+        {
+            Propose(model.Scores(r), active[r], first + r, candidates);
+        }
+
+        candidates.Sort((a, b) => b.LogProbability.CompareTo(a.LogProbability));
+        active = [];
+        foreach (var candidate in candidates.Take(options.Width * 2))
+        {
+            if (candidate.Token == SearchOptions.EndToken)
             {
-                if (candidate.Token == SearchOptions.EndToken)
+                // An end counts when it would have been kept.
+                if (active.Count < options.Width)
                 {
-                    // An end counts when it would have been kept.
-                    if (active.Count < options.Width)
-                    {
-                        finished.Add(Finish(candidate.Before!, candidate.LogProbability, options));
-                    }
-                }
-                else if (active.Count < options.Width)
-                {
-                    Keep(candidate, active, finished, options);
+                    finished.Add(Finish(candidate.Before!, candidate.LogProbability));
                 }
             }
-
-            if (active.Count == 0 || (finished.Count > 0 && !CanImprove(active, finished, options, most)))
+            else if (active.Count < options.Width)
             {
-                break;
+                Keep(candidate);
             }
         }
 
-        finished.Sort((a, b) => b.Score.CompareTo(a.Score));
-        return finished;
+        if (finished.Count > 0 && !CanImprove())
+        {
+            active = [];
+        }
     }
 
     /// <summary>Goes on with a candidate, unless it has begun to say the same again and again: then it ends where that began.</summary>
-    private static void Keep(Path candidate, List<Path> active, List<FoundText> finished, SearchOptions options)
+    private void Keep(Path candidate)
     {
         if (candidate.Length % LoopCheckEvery == 0)
         {
-            var text = Finish(candidate, candidate.LogProbability, options);
+            var text = Finish(candidate, candidate.LogProbability);
             var keep = LoopGuard.Keep(text.Tokens);
             if (keep < text.Tokens.Count)
             {
@@ -100,7 +120,7 @@ public static class BeamSearch
     }
 
     /// <summary>With a width of 1 the first end is the end; otherwise until no beginning can overtake the best finished text.</summary>
-    private static bool CanImprove(List<Path> active, List<FoundText> finished, SearchOptions options, int most)
+    private bool CanImprove()
     {
         if (options.Width == 1 || finished.Count >= options.Width * 2)
         {
@@ -111,10 +131,10 @@ public static class BeamSearch
         return active.Any(p => p.LogProbability / Math.Pow(most, options.LengthPower) > best);
     }
 
-    private static void Propose(ReadOnlySpan<float> scores, Path from, int beginning, int count, List<Path> candidates)
+    private void Propose(ReadOnlySpan<float> scores, Path from, int beginning, List<Path> candidates)
     {
         var total = LogTotal(scores);
-        Span<int> best = stackalloc int[count + 1];
+        Span<int> best = stackalloc int[options.Width + 1];
         var found = 0;
         for (var token = 0; token < scores.Length; token++)
         {
@@ -156,7 +176,7 @@ public static class BeamSearch
         return top + Math.Log(sum);
     }
 
-    private static FoundText Finish(Path last, double logProbability, SearchOptions options)
+    private FoundText Finish(Path last, double logProbability)
     {
         var path = new List<Path>();
         for (var p = last; p.Before is not null; p = p.Before)

@@ -11,6 +11,7 @@ namespace Kostel.Core.Speech.Decoding;
 public sealed class QuantisedMatrix
 {
     private const int LargestWeight = 255, LargestActivation = 16_383;
+    private const int Together = 4, BlockOutputs = 64;
     private readonly byte[] weights;
     private readonly int stride;
     private readonly int limit;
@@ -62,27 +63,33 @@ public sealed class QuantisedMatrix
     public void Multiply(ReadOnlySpan<float> vectors, int rows, Span<float> results)
     {
         var rounded = new RoundedVectors(vectors, rows, Inputs, stride, limit);
-        var first = 0;
-        for (; first + 4 <= rows; first += 4)
+        if (rows == 1)
         {
-            MultiplyFour(rounded, first, results);
+            MultiplyOne(rounded, results);
         }
-
-        for (; first < rows; first++)
+        else
         {
-            MultiplyOne(rounded, first, results);
+            // Block by block, so that a block that has been fetched serves all vectors.
+            for (var from = 0; from < Outputs; from += BlockOutputs)
+            {
+                var to = Math.Min(Outputs, from + BlockOutputs);
+                for (var first = 0; first < rows; first += Together)
+                {
+                    MultiplyFour(rounded, first, Math.Min(Together, rows - first), from, to, results);
+                }
+            }
         }
 
         rounded.Return();
     }
 
     /// <summary>One vector: four outputs at a time, so that the vector is read once for all of them.</summary>
-    private void MultiplyOne(in RoundedVectors vectors, int row, Span<float> results)
+    private void MultiplyOne(in RoundedVectors vectors, Span<float> results)
     {
-        var (scale, correction) = Scaling(vectors, row);
-        var to = results.Slice(row * Outputs, Outputs);
+        var (scale, correction) = (vectors.Scale(0) * Scale, vectors.Sum(0) * ZeroPoint);
+        var to = results[..Outputs];
         var o = 0;
-        ref var a = ref MemoryMarshal.GetReference(vectors.Row(row));
+        ref var a = ref MemoryMarshal.GetReference(vectors.Row(0));
         ref var w = ref MemoryMarshal.GetArrayDataReference(weights);
         var step = (nuint)stride;
         for (; o + 4 <= to.Length; o += 4, w = ref Unsafe.Add(ref w, 4 * step))
@@ -103,22 +110,22 @@ public sealed class QuantisedMatrix
 
         for (; o < to.Length; o++)
         {
-            to[o] = (Sum(o, vectors.Row(row)) - correction) * scale;
+            to[o] = (Sum(o, vectors.Row(0)) - correction) * scale;
         }
     }
 
-    /// <summary>Four vectors: every weight is read once for all of them.</summary>
-    private void MultiplyFour(in RoundedVectors vectors, int row, Span<float> results)
+    /// <summary>Up to four vectors: every weight is read once for all of them. Missing ones are zeros.</summary>
+    private void MultiplyFour(in RoundedVectors vectors, int row, int count, int from, int to, Span<float> results)
     {
         ref var a = ref MemoryMarshal.GetReference(vectors.Row(row));
-        ref var w = ref MemoryMarshal.GetArrayDataReference(weights);
+        ref var w = ref weights[(long)from * stride];
         var step = (nuint)stride;
         var outputs = Outputs;
         var scales = Vector128.Create(vectors.Scale(row), vectors.Scale(row + 1), vectors.Scale(row + 2), vectors.Scale(row + 3)) * Scale;
         var corrections = Vector128.Create(vectors.Sum(row), vectors.Sum(row + 1), vectors.Sum(row + 2), vectors.Sum(row + 3)) * ZeroPoint;
-        var to = results.Slice(row * outputs, 4 * outputs);
-        var o = 0;
-        for (; o + 2 <= outputs; o += 2, w = ref Unsafe.Add(ref w, 2 * step))
+        var placed = results.Slice(row * outputs, count * outputs);
+        var o = from;
+        for (; o + 2 <= to; o += 2, w = ref Unsafe.Add(ref w, 2 * step))
         {
             Vector256<int> sum0 = default, sum1 = default, sum2 = default, sum3 = default;
             Vector256<int> sum4 = default, sum5 = default, sum6 = default, sum7 = default;
@@ -140,30 +147,26 @@ public sealed class QuantisedMatrix
                 sum7 += Lanes.MultiplyAdd(y, v);
             }
 
-            Place(to, outputs, Vector128.ConvertToSingle(Lanes.Sums(sum0, sum1, sum2, sum3) - corrections) * scales, o);
-            Place(to, outputs, Vector128.ConvertToSingle(Lanes.Sums(sum4, sum5, sum6, sum7) - corrections) * scales, o + 1);
+            Place(placed, Vector128.ConvertToSingle(Lanes.Sums(sum0, sum1, sum2, sum3) - corrections) * scales, o);
+            Place(placed, Vector128.ConvertToSingle(Lanes.Sums(sum4, sum5, sum6, sum7) - corrections) * scales, o + 1);
         }
 
-        for (; o < outputs; o++)
+        for (; o < to; o++)
         {
-            for (var r = row; r < row + 4; r++)
+            for (var r = row; r < row + count; r++)
             {
                 results[(r * outputs) + o] = (Sum(o, vectors.Row(r)) - (vectors.Sum(r) * ZeroPoint)) * (vectors.Scale(r) * Scale);
             }
         }
 
-        static void Place(Span<float> to, int outputs, Vector128<float> sums, int at)
+        void Place(Span<float> placed, Vector128<float> sums, int at)
         {
-            to[at] = sums[0];
-            to[at + outputs] = sums[1];
-            to[at + (2 * outputs)] = sums[2];
-            to[at + (3 * outputs)] = sums[3];
+            for (var r = 0; r < count; r++, at += outputs)
+            {
+                placed[at] = sums[r];
+            }
         }
     }
-
-    /// <summary>The zero point is taken off once a vector instead of once a weight.</summary>
-    private (float Scale, int Correction) Scaling(in RoundedVectors vectors, int row) =>
-        (vectors.Scale(row) * Scale, vectors.Sum(row) * ZeroPoint);
 
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private static Vector256<short> Widened(ref byte weight, nuint at) =>

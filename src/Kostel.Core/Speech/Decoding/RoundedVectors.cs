@@ -3,7 +3,7 @@ using System.Numerics.Tensors;
 
 namespace Kostel.Core.Speech.Decoding;
 
-/// <summary>Vectors rounded to whole numbers, each with its own scale, padded with zeros.</summary>
+/// <summary>Vectors rounded to whole numbers, each with its own scale, padded with zeros to a multiple of four vectors.</summary>
 internal readonly ref struct RoundedVectors
 {
     private readonly short[] values;
@@ -17,9 +17,10 @@ internal readonly ref struct RoundedVectors
     public RoundedVectors(ReadOnlySpan<float> vectors, int rows, int inputs, int stride, int limit)
     {
         this.stride = stride;
-        values = ArrayPool<short>.Shared.Rent(rows * stride);
-        scales = ArrayPool<float>.Shared.Rent(rows);
-        sums = ArrayPool<int>.Shared.Rent(rows);
+        var filled = (rows + 3) / 4 * 4;
+        values = ArrayPool<short>.Shared.Rent(filled * stride);
+        scales = ArrayPool<float>.Shared.Rent(filled);
+        sums = ArrayPool<int>.Shared.Rent(filled);
         for (var r = 0; r < rows; r++)
         {
             var from = vectors.Slice(r * inputs, inputs);
@@ -38,6 +39,10 @@ internal readonly ref struct RoundedVectors
 
             sums[r] = sum;
         }
+
+        values.AsSpan(rows * stride, (filled - rows) * stride).Clear();
+        scales.AsSpan(rows, filled - rows).Clear();
+        sums.AsSpan(rows, filled - rows).Clear();
     }
 
     /// <summary>One vector.</summary>

@@ -29,7 +29,7 @@ public class BeamSearchTests
     public void Every_token_carries_its_probability_and_what_came_before()
     {
         var model = new Tree(Trap);
-        var found = BeamSearch.Find(model, new SearchOptions(4), 10, TestContext.Current.CancellationToken)[0];
+        var found = BeamSearch.Find(model, new SearchOptions(4), 10, TestContext.Current.CancellationToken);
         Assert.Equal(0.4, found.Probabilities[0], 0.01);
         Assert.Equal(0.95, found.Probabilities[1], 0.01);
         Assert.Equal([B], model.Text(found.Beginnings[1]));
@@ -44,7 +44,7 @@ public class BeamSearchTests
     }
 
     private static IReadOnlyList<int> Find(Tree model, int width, int most = 10) =>
-        BeamSearch.Find(model, new SearchOptions(width), most, TestContext.Current.CancellationToken)[0].Tokens;
+        BeamSearch.Find(model, new SearchOptions(width), most, TestContext.Current.CancellationToken).Tokens;
 
     /// <summary>A looks better than B, but what follows A is anybody's guess.</summary>
     private static float[] Trap(IReadOnlyList<int> text) => text switch

@@ -1,10 +1,11 @@
 using Kostel.Core.Audio;
+using Kostel.Speech;
 using Microsoft.ML.OnnxRuntime;
 
-namespace Kostel.Speech;
+namespace Kostel.Benchmarks;
 
-/// <summary>The Silero voice-activity network, version 5: windows of 512 samples, each seen with the 64 samples before it.</summary>
-internal sealed class SileroVoiceActivity : IVoiceActivityDetector
+/// <summary>The voice-activity network run by ONNX Runtime: what ours is compared with.</summary>
+public sealed class RuntimeVoiceActivity : IVoiceActivityDetector
 {
     private const int Context = 64;
     private static readonly string[] InputNames = ["input", "state", "sr"];
@@ -17,10 +18,11 @@ internal sealed class SileroVoiceActivity : IVoiceActivityDetector
     private readonly OrtValue stateValue;
     private readonly OrtValue rateValue;
 
-    /// <param name="session">Shared; not disposed here.</param>
-    public SileroVoiceActivity(InferenceSession session)
+    /// <summary>Loads the network.</summary>
+    public RuntimeVoiceActivity(ModelFolder models)
     {
-        this.session = session;
+        using var options = new SessionOptions { IntraOpNumThreads = 1, LogSeverityLevel = OrtLoggingLevel.ORT_LOGGING_LEVEL_ERROR };
+        session = new InferenceSession(models.PathOf("voice-activity.onnx"), options);
         inputValue = OrtValue.CreateTensorValueFromMemory(input, [1, input.Length]);
         stateValue = OrtValue.CreateTensorValueFromMemory(state, [2, 1, 128]);
         rateValue = OrtValue.CreateTensorValueFromMemory(new long[] { Pcm.SampleRate }, []);
@@ -46,5 +48,6 @@ internal sealed class SileroVoiceActivity : IVoiceActivityDetector
         stateValue.Dispose();
         rateValue.Dispose();
         runOptions.Dispose();
+        session.Dispose();
     }
 }
