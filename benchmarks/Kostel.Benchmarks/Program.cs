@@ -1,56 +1,62 @@
 using System.Diagnostics;
-using System.Globalization;
+using System.Text.Json;
 using Kostel.Benchmarks;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Terms;
 using Kostel.Media;
 using Kostel.Speech;
 
-// Prints, for recordings with the text that was spoken beside them (FILE TEXT FILE TEXT …), the errors and the time of the
-// plain loop and of both settings, on the same utterances in the same run.
+// Recognises recordings in several ways in one run and writes one line of JSON for each recording and way: what was heard, and
+// how long it took. Usage: WAY[,WAY…] FILE…; a way is plain, fast or accurate, and "fast+FILE" takes the terms in the file.
+// "all" as the first file's name joins the others to one long recording.
 var models = ModelFolder.Open(
     Environment.GetEnvironmentVariable("KOSTEL_MODELS")!, Environment.GetEnvironmentVariable("KOSTEL_MODEL_LOCK")!);
 using var engine = SpeechEngine.Load(models);
 using var plain = new PlainLoop(models);
-(string Name, IRecogniser Recogniser, int Parallel)[] ways =
-[
-    ("plain loop, one stream", plain, 1),
-    ("fast", engine.Recogniser(Accuracy.Fast, []), Environment.ProcessorCount),
-    ("accurate", engine.Recogniser(Accuracy.Accurate, []), Environment.ProcessorCount),
-];
-Console.WriteLine("| way | words | wrong | word error rate | seconds a minute of sound | times the plain loop |\n|---|---|---|---|---|---|");
-var loop = 0.0;
-foreach (var (name, recogniser, parallel) in ways)
+string[][] recordings = args[1] == "all" ? [args[2..]] : args[1..].Select(f => new[] { f }).ToArray();
+foreach (var way in args[0].Split(','))
 {
-    int words = 0, wrong = 0;
-    long samples = 0;
-    var watch = Stopwatch.StartNew();
-    foreach (var pair in args.Chunk(2))
+    var (recogniser, parallel) = Recogniser(way);
+    foreach (var files in recordings)
     {
+        long samples = 0;
+        var words = new List<object>();
+        var watch = Stopwatch.StartNew();
         using var voice = engine.ListenForVoice();
-        var heard = new List<string>();
-        await foreach (var utterance in new TranscriptionPipeline(recogniser, new SegmenterOptions(), parallel)
-            .Run(Counted(Recording.Decode(pair[0], default)), voice, 0, 0, null))
+        await foreach (var utterance in new TranscriptionPipeline(recogniser, new SegmenterOptions(), parallel).Run(Sound(files), voice, 0, 0, null))
         {
-            heard.AddRange(utterance.Words.Select(w => w.Text));
+            words.AddRange(utterance.Words.Select(w => new { text = w.Text, start = w.StartMs, end = w.EndMs, confidence = w.Confidence }));
         }
 
-        var errors = WordErrorRate.Compare(File.ReadAllText(pair[1]), string.Join(' ', heard));
-        words += errors.ReferenceWords;
-        wrong += errors.Total;
-    }
-
-    var minute = watch.Elapsed.TotalSeconds / (samples / (60.0 * Pcm.SampleRate));
-    loop = loop == 0 ? minute : loop;
-    Console.WriteLine(string.Create(
-        CultureInfo.InvariantCulture, $"| {name} | {words} | {wrong} | {100.0 * wrong / words:0.0} % | {minute:0.00} | {loop / minute:0.0} |"));
-
-    async IAsyncEnumerable<ReadOnlyMemory<float>> Counted(IAsyncEnumerable<ReadOnlyMemory<float>> sound)
-    {
-        await foreach (var piece in sound)
+        Console.WriteLine(JsonSerializer.Serialize(new
         {
-            samples += piece.Length;
-            yield return piece;
+            way,
+            file = files[0],
+            seconds = watch.Elapsed.TotalSeconds,
+            sound = samples / (double)Pcm.SampleRate,
+            words,
+        }));
+
+        async IAsyncEnumerable<ReadOnlyMemory<float>> Sound(string[] of)
+        {
+            foreach (var file in of)
+            {
+                await foreach (var piece in Recording.Decode(file, default))
+                {
+                    samples += piece.Length;
+                    yield return piece;
+                }
+            }
         }
     }
+}
+
+(IRecogniser Recogniser, int Parallel) Recogniser(string way)
+{
+    var parts = way.Split('+', 2);
+    var terms = parts.Length == 2 ? CourseTerms.Parse(File.ReadLines(parts[1])).Terms : [];
+    return parts[0] == "plain"
+        ? (plain, 1)
+        : (engine.Recogniser(Enum.Parse<Accuracy>(parts[0], ignoreCase: true), terms), Environment.ProcessorCount);
 }

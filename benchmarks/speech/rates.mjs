@@ -1,0 +1,34 @@
+// Errors and time of the plain loop and of both settings, on the same recordings in the same run.
+import { table } from '../common.mjs'
+import { compared, errors, hear } from './heard.mjs'
+import { demonstration, sound, textOf, voices } from './sounds.mjs'
+
+const ways = ['plain', 'fast', 'accurate']
+const percent = ({ wrong, words }) => `${((100 * wrong) / words).toFixed(1)} %`
+const sum = (list) => list.reduce((a, b) => ({ wrong: a.wrong + b.wrong, words: a.words + b.words }), { wrong: 0, words: 0 })
+
+/** A row for each group of recordings: [label, [{file, name}]]. */
+function rates(groups) {
+  const all = hear(ways, [...new Set(groups.flatMap(([, recordings]) => recordings.map((r) => r.file)))])
+  const rows = groups.map(([label, recordings]) => [
+    label,
+    sum(recordings.map((r) => errors(compared(textOf(r.name), all.find((h) => h.file === r.file).words)))).words,
+    ...ways.map((way) => percent(sum(recordings.map((r) => errors(compared(textOf(r.name), all.find((h) => h.file === r.file && h.way === way).words)))))),
+  ])
+  table(['speech', 'words', 'plain loop', 'fast', 'accurate'], rows)
+  const minute = (way) => (60 * all.filter((h) => h.way === way).reduce((a, h) => a + h.seconds, 0)) / all.filter((h) => h.way === way).reduce((a, h) => a + h.sound, 0)
+  console.log()
+  table(['way', 'seconds for a minute of sound', 'times as fast as the plain loop'], ways.map((w) => [w, minute(w).toFixed(2), (minute('plain') / minute(w)).toFixed(1)]))
+}
+
+const clean = (name) => voices.map((voice) => ({ file: sound(name, voice), name }))
+const under = (condition) => ['bread', 'bridges', 'bees'].map((name, i) => ({ file: sound(name, voices[i], condition), name }))
+
+export const demo = (wanted) => rates([['demonstration', demonstration().filter((r) => !wanted.length || wanted.some((w) => r.name.includes(w)))]])
+export const texts = () => rates(['bread', 'bridges', 'bees', 'glaciers'].map((n) => [n, clean(n)]).concat(voices.map((v, i) => [`voice ${v}`, ['bread', 'bridges', 'bees', 'glaciers'].map((n) => clean(n)[i])]), [['all', ['bread', 'bridges', 'bees', 'glaciers'].flatMap(clean)]]))
+export const hard = () =>
+  rates([
+    ...['clean', 'pink noise, 20 dB below', 'echo of a room (0.5 s)', 'double speed', 'telephone band', 'from the back row'].map((c) => [c, under(c)]),
+    ['fillers, restarts, asides', clean('asides')],
+    ['spoken formulae', clean('formulae')],
+  ])
