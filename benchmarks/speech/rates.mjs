@@ -32,3 +32,11 @@ export const hard = () =>
     ['fillers, restarts, asides', clean('asides')],
     ['spoken formulae', clean('formulae')],
   ])
+
+/** The demonstration's lectures and others, joined to one recording of an hour. */
+export function hour() {
+  const files = [...demonstration().map((r) => r.file), ...['bread', 'bridges'].map((n) => sound(n, 'slt')), sound('bees', 'rms'), sound('bees', 'awb')]
+  const all = hear(ways, ['all', ...files])
+  const loop = all[0].seconds
+  table(['way', 'minutes of sound', 'seconds', 'for a minute', 'times as fast as the plain loop'], all.map((h) => [h.way, (h.sound / 60).toFixed(1), h.seconds.toFixed(1), ((60 * h.seconds) / h.sound).toFixed(2), (loop / h.seconds).toFixed(1)]))
+}

@@ -18,6 +18,10 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options) : DbC
 
     public DbSet<LectureRow> Lectures => Set<LectureRow>();
 
+    public DbSet<TermRow> Terms => Set<TermRow>();
+
+    public DbSet<EarlierTranscriptRow> EarlierTranscripts => Set<EarlierTranscriptRow>();
+
     public DbSet<UploadRow> Uploads => Set<UploadRow>();
 
     public DbSet<SpeakerRow> Speakers => Set<SpeakerRow>();
@@ -54,7 +58,17 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options) : DbC
     /// <inheritdoc/>
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
-        modelBuilder.Entity<CourseRow>().HasIndex(c => c.Title).IsUnique();
+        modelBuilder.Entity<CourseRow>(e =>
+        {
+            e.HasIndex(c => c.Title).IsUnique();
+            e.Property(c => c.TermsVersion).IsConcurrencyToken();
+        });
+        modelBuilder.Entity<TermRow>(e =>
+        {
+            e.HasKey(t => new { t.CourseId, t.Number });
+            e.HasOne<CourseRow>().WithMany().HasForeignKey(t => t.CourseId);
+        });
+        modelBuilder.Entity<EarlierTranscriptRow>(e => AsJson(OfLecture(e).Property(t => t.Transcript)));
         modelBuilder.Entity<LectureRow>(e =>
         {
             e.Property(l => l.Version).IsConcurrencyToken();

@@ -28,6 +28,25 @@ public static class TranscriptStore
             .Select(u => new Utterance(u.Number, u.StartSample, u.EndSample, u.Words))
             .ToList();
 
+    /// <summary>Keeps the transcript that a lecture has now, if it has one, among its earlier ones; at the next save.</summary>
+    public static async Task KeepTranscript(this KostelContext context, LectureRow lecture, CancellationToken cancel)
+    {
+        if (!await context.Passages.AnyAsync(p => p.LectureId == lecture.Id, cancel))
+        {
+            return;
+        }
+
+        var transcript = await context.Transcript(lecture, cancel);
+        context.EarlierTranscripts.Add(new EarlierTranscriptRow
+        {
+            LectureId = lecture.Id,
+            Accuracy = lecture.MadeWith,
+            MadeAt = lecture.MadeAt ?? lecture.AddedAt,
+            WordCount = transcript.Passages.Sum(p => p.Words.Count),
+            Transcript = transcript,
+        });
+    }
+
     /// <summary>Adds the rows of a transcript, in place of earlier ones and of the utterances it was made from; all at the next save or nothing.</summary>
     public static async Task ReplaceTranscript(this KostelContext context, string lectureId, Transcript transcript, CancellationToken cancel)
     {

@@ -72,11 +72,11 @@ internal sealed class Recogniser(SpeechNetwork network, SearchOptions search, IR
         var keep = LoopGuard.Keep(text.Tokens);
         var pieces = network.Tokens.Pieces(text.Tokens.Take(keep).ToList(), text.Probabilities.Take(keep).ToList());
         var starts = WordAligner.TokenStarts(text.Beginnings.Select(b => session.Attention(b).ToArray()).ToList());
-        return new Recognition(WordAligner.Words(
+        return new Recognition(WordConfidence.Calibrate(WordAligner.Words(
             pieces.Select(p => p.Piece).ToList(),
             pieces.Select(p => starts[p.FirstToken]).ToList(),
             1000 / FramesPerSecond,
-            Pcm.ToMs(sampleCount)));
+            Pcm.ToMs(sampleCount))));
     }
 
     private sealed record Hearing(SpokenUtterance Utterance, DecoderSession Session, BeamSearch Search);

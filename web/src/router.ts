@@ -13,6 +13,12 @@ export const router = createRouter({
       props: true,
     },
     { path: '/bring-in', name: 'bring-in', component: () => import('./features/bringin/BringInScreen.vue') },
+    {
+      path: '/course/:course/terms',
+      name: 'terms',
+      component: () => import('./features/terms/TermsScreen.vue'),
+      props: true,
+    },
     { path: '/review', name: 'review', component: () => import('./features/review/ReviewScreen.vue') },
     { path: '/about', name: 'about', component: () => import('./features/about/AboutScreen.vue') },
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./features/about/NowhereScreen.vue') },

@@ -122,6 +122,10 @@ namespace Kostel.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("TermsVersion")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Title")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -134,11 +138,46 @@ namespace Kostel.Data.Migrations
                     b.ToTable("Courses");
                 });
 
+            modelBuilder.Entity("Kostel.Data.Rows.EarlierTranscriptRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Accuracy")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("LectureId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("MadeAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Transcript")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("WordCount")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("LectureId");
+
+                    b.ToTable("EarlierTranscripts");
+                });
+
             modelBuilder.Entity("Kostel.Data.Rows.JobRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Accuracy")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<DateTime>("CreatedAt")
                         .HasColumnType("TEXT");
@@ -194,6 +233,13 @@ namespace Kostel.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Language")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("MadeAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("MadeWith")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -423,9 +469,33 @@ namespace Kostel.Data.Migrations
                     b.ToTable("Summaries");
                 });
 
+            modelBuilder.Entity("Kostel.Data.Rows.TermRow", b =>
+                {
+                    b.Property<int>("CourseId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("SoundsLike")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Written")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("CourseId", "Number");
+
+                    b.ToTable("Terms");
+                });
+
             modelBuilder.Entity("Kostel.Data.Rows.UploadRow", b =>
                 {
                     b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Accuracy")
+                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Course")
@@ -495,6 +565,15 @@ namespace Kostel.Data.Migrations
                 });
 
             modelBuilder.Entity("Kostel.Data.Rows.ChapterRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.LectureRow", null)
+                        .WithMany()
+                        .HasForeignKey("LectureId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.EarlierTranscriptRow", b =>
                 {
                     b.HasOne("Kostel.Data.Rows.LectureRow", null)
                         .WithMany()
@@ -581,6 +660,15 @@ namespace Kostel.Data.Migrations
                     b.HasOne("Kostel.Data.Rows.LectureRow", null)
                         .WithMany()
                         .HasForeignKey("LectureId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.TermRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.CourseRow", null)
+                        .WithMany()
+                        .HasForeignKey("CourseId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

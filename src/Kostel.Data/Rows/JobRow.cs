@@ -1,3 +1,5 @@
+using Kostel.Core.Speech;
+
 namespace Kostel.Data.Rows;
 
 /// <summary>What a job is doing.</summary>
@@ -38,6 +40,9 @@ public sealed class JobRow
     public int Id { get; set; }
 
     public required string LectureId { get; set; }
+
+    /// <summary>What it was asked for.</summary>
+    public Accuracy Accuracy { get; set; }
 
     public JobStage Stage { get; set; }
 

@@ -1,3 +1,4 @@
+using Kostel.Core.Speech;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Data.Rows;
@@ -8,6 +9,21 @@ public sealed class CourseRow
     public int Id { get; set; }
 
     public required string Title { get; set; }
+
+    /// <summary>Goes up with every change of its terms.</summary>
+    public int TermsVersion { get; set; }
+}
+
+/// <summary>A term of a course, to be listened for.</summary>
+public sealed class TermRow
+{
+    public int CourseId { get; set; }
+
+    public int Number { get; set; }
+
+    public required string Written { get; set; }
+
+    public string? SoundsLike { get; set; }
 }
 
 /// <summary>A recording that was brought in. Times of day are UTC; times in the recording are milliseconds.</summary>
@@ -32,6 +48,12 @@ public sealed class LectureRow
     public string Language { get; set; } = "en";
 
     public int DurationMs { get; set; }
+
+    /// <summary>How its transcript was made…</summary>
+    public Accuracy MadeWith { get; set; }
+
+    /// <summary>…and when; null as long as there is none.</summary>
+    public DateTime? MadeAt { get; set; }
 
     public bool HasPicture { get; set; }
 
@@ -64,6 +86,8 @@ public sealed class UploadRow
 
     public string? Course { get; set; }
 
+    public Accuracy Accuracy { get; set; }
+
     public DateTime CreatedAt { get; set; }
 }
 
@@ -95,6 +119,23 @@ public sealed class PassageRow
     public int EndMs { get; set; }
 
     public required IReadOnlyList<Word> Words { get; set; }
+}
+
+/// <summary>A transcript that was replaced by a newer one and is kept.</summary>
+public sealed class EarlierTranscriptRow
+{
+    public int Id { get; set; }
+
+    public required string LectureId { get; set; }
+
+    public Accuracy Accuracy { get; set; }
+
+    /// <summary>When it was made.</summary>
+    public DateTime MadeAt { get; set; }
+
+    public int WordCount { get; set; }
+
+    public required Transcript Transcript { get; set; }
 }
 
 /// <summary>A chapter.</summary>

@@ -1,4 +1,6 @@
 using System.Text.Json;
+using Kostel.Core.Speech;
+using Kostel.Core.Speech.Terms;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Summaries;
 using Kostel.Core.Transcripts;
@@ -34,6 +36,14 @@ public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvi
             await Add(context, item, demoFolder, withCards: items.IndexOf(item) < LecturesWithCards, cancel);
         }
 
+        foreach (var list in items.Where(i => i.Terms is not null).DistinctBy(i => i.Course))
+        {
+            var course = await context.Courses.SingleAsync(c => c.Title == list.Course, cancel);
+            var terms = CourseTerms.Parse(await File.ReadAllLinesAsync(Path.Combine(demoFolder, "terms", list.Terms!), cancel));
+            await context.ReplaceTerms(course, terms.Terms, cancel);
+        }
+
+        await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
         queue.Wake();
     }
@@ -57,13 +67,13 @@ public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvi
         context.Lectures.Add(lecture);
         if (item.Transcript is null)
         {
-            queue.Enqueue(context, item.Id);
+            queue.Enqueue(context, item.Id, Accuracy.Fast);
             await context.SaveChangesAsync(cancel);
             return;
         }
 
         var transcript = TranscriptFormat.Read(await File.ReadAllTextAsync(Path.Combine(demoFolder, "transcripts", item.Transcript), cancel));
-        lecture.DurationMs = transcript.DurationMs;
+        (lecture.DurationMs, lecture.MadeWith, lecture.MadeAt) = (transcript.DurationMs, Accuracy.Accurate, now);
         await context.SaveChangesAsync(cancel);
         await context.ReplaceTranscript(item.Id, transcript, cancel);
         if (withCards)
@@ -75,5 +85,5 @@ public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvi
         await context.SaveChangesAsync(cancel);
     }
 
-    private sealed record Item(string Id, string Title, string Course, DateOnly Held, string Media, string? Transcript);
+    private sealed record Item(string Id, string Title, string Course, DateOnly Held, string Media, string? Transcript, string? Terms);
 }

@@ -1,3 +1,4 @@
+using Kostel.Core.Speech;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Media;
@@ -23,9 +24,9 @@ public sealed class JobQueue(LibraryFolder library, LectureTranscriber transcrib
     public void Wake() => wake.Release();
 
     /// <summary>Puts a lecture in the queue (to be saved by the caller, who then calls <see cref="Wake"/>).</summary>
-    public JobRow Enqueue(KostelContext context, string lectureId)
+    public JobRow Enqueue(KostelContext context, string lectureId, Accuracy accuracy)
     {
-        var job = new JobRow { LectureId = lectureId, CreatedAt = time.GetUtcNow().UtcDateTime };
+        var job = new JobRow { LectureId = lectureId, Accuracy = accuracy, CreatedAt = time.GetUtcNow().UtcDateTime };
         context.Jobs.Add(job);
         return job;
     }

@@ -26,7 +26,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         (lecture.DurationMs, lecture.HasPicture, lecture.Notice) = (facts.DurationMs, facts.HasPicture, null);
 
         await Enter(context, job, JobStage.Listening, cancel);
-        var (samples, peaks) = await Listen(lecture, facts, cancel);
+        var (samples, peaks) = await Listen(lecture, job, facts, cancel);
         await WriteWhole(library.Peaks(lecture.Id), peaks, cancel);
 
         await Enter(context, job, JobStage.Arranging, cancel);
@@ -37,6 +37,8 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         lecture.DurationMs = heardMs;
         (job.State, job.Problem, job.EndedAt) = (JobState.Done, null, time.GetUtcNow().UtcDateTime);
         await using var all = await context.Database.BeginTransactionAsync(cancel);
+        await context.KeepTranscript(lecture, cancel);
+        (lecture.MadeWith, lecture.MadeAt) = (job.Accuracy, job.EndedAt);
         await context.ReplaceTranscript(lecture.Id, transcript, cancel);
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
@@ -59,6 +61,11 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
             return "No speech was heard in this recording. You can still play it.";
         }
 
+        if (WordConfidence.Mean(transcript.Passages.SelectMany(p => p.Words)) < WordConfidence.NonsenseBelow)
+        {
+            return "This hardly looks like spoken English: most of what is written here is guesswork. It may be another language, music or noise. You can still play it.";
+        }
+
         const int Tolerance = 2_000;
         return expectedMs > heardMs + Tolerance
             ? $"The file ends early: {heardMs / 60_000}:{heardMs / 1000 % 60:00} of {expectedMs / 60_000}:{expectedMs / 1000 % 60:00} could be read. That part is here; bring in a complete copy for the rest."
@@ -72,7 +79,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         await board.Report(new Progress(job.LectureId, stage, JobState.Running, 0, null, 0, null));
     }
 
-    private async Task<(long Samples, byte[] Peaks)> Listen(LectureRow lecture, RecordingFacts facts, CancellationToken cancel)
+    private async Task<(long Samples, byte[] Peaks)> Listen(LectureRow lecture, JobRow job, RecordingFacts facts, CancellationToken cancel)
     {
         await using var context = library.CreateDbContext();
         var done = await context.Utterances(lecture.Id, cancel);
@@ -83,7 +90,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         long samples = 0;
         var watch = Stopwatch.StartNew();
         using var voice = engine.Value.ListenForVoice();
-        var pipeline = new TranscriptionPipeline(engine.Value.Recogniser(Accuracy.Fast, []), new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount));
+        var pipeline = new TranscriptionPipeline(engine.Value.Recogniser(job.Accuracy, await context.Terms(lecture, cancel)), new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount));
         await foreach (var utterance in pipeline.Run(Drawn(), voice, resumeAt, done.Count, heard => _ = Report(heard), cancel))
         {
             await context.AddUtterance(lecture.Id, utterance, cancel);

@@ -86,7 +86,7 @@ public class FactsTests
     [Fact]
     public void A_doubtful_word_is_believed_when_it_is_heard_well_elsewhere()
     {
-        var doubtful = new Sentence("p1", 0, [.. Lecture.Words("The pull of the", confidence: 0.9), .. Lecture.Words("moon.", 2_000, 0.2)]);
+        var doubtful = new Sentence("p1", 0, [.. Lecture.Words("The pull of the", confidence: 0.9), .. Lecture.Words("moon.", 2_000, 0.3)]);
         var sure = Enumerable.Range(0, 3).Select(i => Lecture.Sentence("The moon is round.")).ToList();
         Assert.True(Standing.IsHeardWell(Hearing.Settle([doubtful, .. sure])[0]));
         Assert.False(Standing.IsHeardWell(Hearing.Settle([doubtful])[0]));

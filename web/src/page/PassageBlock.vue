@@ -2,11 +2,8 @@
 import type { Passage } from '@/api/client'
 import { clock } from '@/shared/time'
 
-const props = defineProps<{ passage: Passage; speaker: string | null; spoken: number; marked: boolean }>()
+const props = defineProps<{ passage: Passage; speaker: string | null; spoken: number; marked: boolean; unsureBelow: number }>()
 const emit = defineEmits<{ hear: [ms: number] }>()
-
-/** Below this the recogniser was unsure of a word. */
-const unsureBelow = 0.5
 
 function hear(event: MouseEvent) {
   const word = (event.target as HTMLElement).closest<HTMLElement>('[data-w]')

@@ -90,6 +90,7 @@ defineExpose({ bring, scrolled })
         :speaker="p.speaker"
         :spoken="p.index === passageNow ? wordNow : -1"
         :marked="p.index === markedPassage"
+        :unsure-below="transcript.unsureBelow"
         @hear="emit('hear', $event)"
       />
     </section>

@@ -11,7 +11,7 @@ internal static partial class StatementCards
     /// <summary>What stands in the place of what is asked.</summary>
     public const string Gap = "____";
 
-    private const double SureNumber = 0.65;
+    private const double SureNumber = 0.72;
 
     private static readonly Dictionary<string, string> Verbs = new()
     {

@@ -9,7 +9,7 @@ namespace Kostel.Core.Study.Facts;
 /// </summary>
 public static class Hearing
 {
-    private const double Well = 0.6, HopelessBelow = 0.1;
+    private const double Well = 0.69, HopelessBelow = 0.23;
     private const int OftenEnough = 3;
 
     /// <summary>The same sentences; a doubtful word that is confirmed elsewhere counts as just sure enough.</summary>

@@ -8,7 +8,7 @@ namespace Kostel.Core.Study.Facts;
 public static partial class Standing
 {
     /// <summary>Below this the recogniser was unsure of a word, and nothing to be learned should rest on it.</summary>
-    public const double SureEnough = 0.35;
+    public const double SureEnough = 0.45;
 
     private static readonly HashSet<string> PointsElsewhere =
     [

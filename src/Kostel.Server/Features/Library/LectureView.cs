@@ -46,12 +46,13 @@ internal static class LectureViews
             .ToListAsync(cancel);
         return lectures.Select(l => new LectureView(
             l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.Course?.Title, l.Row.DurationMs, l.Row.HasPicture, l.Row.SourceName,
-            l.Row.AddedAt, l.Row.OpenedAt, l.Row.Notice, l.Row.Version, l.Chapters, l.Cards, l.Due, Work(l.Job, board))).ToList();
+            l.Row.AddedAt, l.Row.OpenedAt, l.Row.Notice, l.Row.Version, l.Chapters, l.Cards, l.Due, Work(l.Job, l.Row.MadeAt is not null, board))).ToList();
     }
 
-    private static Progress? Work(JobRow? job, ProgressBoard board)
+    private static Progress? Work(JobRow? job, bool hasTranscript, ProgressBoard board)
     {
-        if (job is null or { State: JobState.Done })
+        // A second attempt that was stopped leaves the first transcript: nothing is missing.
+        if (job is null or { State: JobState.Done } || (job.State == JobState.Cancelled && hasTranscript))
         {
             return null;
         }

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text;
+using Kostel.Core.Speech;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Http;
@@ -50,6 +51,7 @@ internal static class UploadEndpoints
             Title = Shorten(told.GetValueOrDefault("title", ""), 200) is { Length: > 0 } title ? title : TitleFrom(fileName),
             HeldOn = DateOnly.TryParseExact(told.GetValueOrDefault("heldOn", ""), "yyyy-MM-dd", out var held) ? held : null,
             Course = Shorten(told.GetValueOrDefault("course", ""), 100),
+            Accuracy = told.GetValueOrDefault("accuracy", "") == "accurate" ? Accuracy.Accurate : Accuracy.Fast,
             CreatedAt = time.GetUtcNow().UtcDateTime,
         };
         files.Open(upload.Id);

@@ -51,7 +51,7 @@ public sealed class UploadFiles(LibraryFolder library, JobQueue queue, TimeProvi
             SourceBytes = upload.Length,
             AddedAt = time.GetUtcNow().UtcDateTime,
         });
-        queue.Enqueue(context, upload.Id);
+        queue.Enqueue(context, upload.Id, upload.Accuracy);
         context.Uploads.Remove(upload);
         await context.SaveChangesAsync(cancel);
         queue.Wake();

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
-import { api } from '@/api/client'
+import { api, type Accuracy } from '@/api/client'
+import AccuracyChoice from '@/shared/AccuracyChoice.vue'
 import { useUploads } from './uploads'
 import UploadList from './UploadList.vue'
 import { megabytes, titleFrom } from './sizes'
@@ -9,6 +10,7 @@ const uploads = useUploads()
 const chosen = ref<{ file: File; title: string; heldOn: string }[]>([])
 const course = ref<string | null>(null)
 const courses = ref<string[]>([])
+const accuracy = ref<Accuracy>('fast')
 const isOver = ref(false)
 const picker = ref<HTMLInputElement>()
 
@@ -28,7 +30,8 @@ function take(files: FileList | null | undefined) {
 }
 
 function send() {
-  for (const c of chosen.value) uploads.send(c.file, { title: c.title, heldOn: c.heldOn, course: course.value ?? '' })
+  const about = { course: course.value ?? '', accuracy: accuracy.value }
+  for (const c of chosen.value) uploads.send(c.file, { title: c.title, heldOn: c.heldOn, ...about })
   chosen.value = []
 }
 </script>
@@ -79,6 +82,7 @@ function send() {
         clearable
         placeholder="A new one, or one that you have"
       />
+      <AccuracyChoice v-model="accuracy" />
       <div>
         <v-btn type="submit">{{ chosen.length > 1 ? `Bring in ${chosen.length} recordings` : 'Bring in' }}</v-btn>
       </div>

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { reactive } from 'vue'
 import { Upload } from 'tus-js-client'
+import type { Accuracy } from '@/api/client'
 
 export interface UploadItem {
   key: number
@@ -16,6 +17,7 @@ export interface About {
   title: string
   heldOn: string
   course: string
+  accuracy: Accuracy
 }
 
 const pieceBytes = 8 * 1024 * 1024
@@ -43,7 +45,13 @@ export const useUploads = defineStore('uploads', () => {
       chunkSize: pieceBytes,
       retryDelays: [0, 1000, 3000, 5000, 10000],
       removeFingerprintOnSuccess: true,
-      metadata: { filename: file.name, title: about.title, heldOn: about.heldOn, course: about.course },
+      metadata: {
+        filename: file.name,
+        title: about.title,
+        heldOn: about.heldOn,
+        course: about.course,
+        accuracy: about.accuracy,
+      },
       onProgress: (sent) => (item.sent = sent),
       onShouldRetry: (error) => (error.originalResponse?.getStatus() ?? 0) < 400,
       onError: (error) => {

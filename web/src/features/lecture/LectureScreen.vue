@@ -8,6 +8,7 @@ import DeskPanel from '@/features/desk/DeskPanel.vue'
 import { isDeskWork, type DeskWork } from '@/features/desk/works'
 import { onKey } from '@/shared/keys'
 import { day, duration, indexAt } from '@/shared/time'
+import TranscribeAgain from './TranscribeAgain.vue'
 import PlayControls from './PlayControls.vue'
 import MarginNotes from './MarginNotes.vue'
 import { usePlayer } from './player'
@@ -23,6 +24,8 @@ const page = ref<InstanceType<typeof ReadingPage>>()
 const evidence = ref<{ startMs: number; endMs: number }[]>([])
 const markedMs = ref<number | null>(null)
 const pictureSize = ref<'small' | 'large' | 'hidden'>('small')
+
+const isAsking = ref(false)
 
 const desk = computed<DeskWork | null>(() => (isDeskWork(route.query.desk) ? route.query.desk : null))
 const open = (work: DeskWork | null) => router.replace({ query: { ...route.query, desk: work ?? undefined } })
@@ -95,6 +98,9 @@ onKey('Escape', () => open(null))
           <span v-if="lecture.course">{{ lecture.course }}</span>
           <span v-if="lecture.heldOn">{{ day(lecture.heldOn) }}</span>
           <span v-if="lecture.durationMs">{{ duration(lecture.durationMs) }}</span>
+          <button v-if="transcript?.isWhole" class="k-quiet" type="button" @click="isAsking = true">
+            Transcribe again
+          </button>
         </div>
         <div v-if="transcript?.passages.length" class="works">
           <button class="k-link" type="button" @click="open('ask')">Ask</button>
@@ -163,6 +169,7 @@ onKey('Escape', () => open(null))
       @hear="hearSource"
       @evidence="evidence = $event"
     />
+    <TranscribeAgain v-if="isAsking" :lecture="lecture" @closed="isAsking = false" @begun="load" @replaced="load" />
     <footer class="foot">
       <PlayControls :player="player" :duration-ms="durationMs" @sentence="sentence" />
       <StaveBand

@@ -74,7 +74,10 @@ onUnmounted(() => {
       <v-btn :to="{ name: 'bring-in' }">Bring in a recording</v-btn>
     </section>
     <section v-for="[course, list] in groups" :key="course" :aria-label="course || 'Without a course'">
-      <h2>{{ course || 'Without a course' }}</h2>
+      <div class="head">
+        <h2>{{ course || 'Without a course' }}</h2>
+        <router-link v-if="course" class="k-quiet" :to="{ name: 'terms', params: { course } }">Terms</router-link>
+      </div>
       <ul class="k-rows">
         <li v-for="l in list" :key="l.id">
           <LectureLine :lecture="l" @changed="load">
@@ -109,7 +112,11 @@ onUnmounted(() => {
 section {
   margin-top: 30px;
 }
-h2 {
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 16px;
   margin-bottom: 6px;
 }
 .more {

@@ -1,0 +1,41 @@
+// How far the starts of words are off, against the synthesiser's own record of when it made each sound.
+import { execFileSync } from 'node:child_process'
+import { join } from 'node:path'
+import { root, table } from '../common.mjs'
+import { aligned, bare, hear } from './heard.mjs'
+import { sound, textOf, voices } from './sounds.mjs'
+
+/** The sounds of a text and where each ends (s): [{text, end}], pauses included as "pau". */
+const sounds = (voice, text) =>
+  execFileSync('flite', ['-voice', voice, '--setf', 'duration_stretch=1.1', '-psdur', '-t', text, '-o', '/dev/null'], { encoding: 'utf8' })
+    .trim().split(/\s+/).map((p) => p.split(':')).map(([text, end]) => ({ text, end: Number(end) }))
+
+/** Each word's start (ms). The record has no borders between words: they come from aligning it with each word's sounds said alone. */
+function starts(voice, name) {
+  const text = textOf(name)
+  const whole = sounds(voice, text).map((s, i, all) => ({ ...s, start: i ? all[i - 1].end : 0 })).filter((s) => s.text !== 'pau')
+  const alone = new Map()
+  const words = bare(text.split(/\s+/))
+  const expected = words.flatMap((w, word) => {
+    if (!alone.has(w.text)) alone.set(w.text, sounds(voice, w.text).filter((s) => s.text !== 'pau').map((s) => s.text))
+    return alone.get(w.text).map((text, i) => ({ text, word, isFirst: i === 0 }))
+  })
+  for (const [wanted, made] of aligned(expected, whole)) if (wanted?.isFirst && made) words[wanted.word].start = made.start * 1000
+  return words
+}
+
+export function wordStarts() {
+  const cases = ['bread', 'bridges', 'bees'].map((name, i) => ({ name, voice: voices[i], file: sound(name, voices[i]) }))
+  const heard = hear(['plain', 'fast', 'accurate'], cases.map((c) => c.file))
+  const rows = ['plain', 'fast', 'accurate'].map((way) => {
+    const off = cases.flatMap(({ name, voice, file }) => {
+      const written = heard.find((h) => h.file === file && h.way === way).words
+      return aligned(starts(voice, name), bare(written.map((w) => w.text)))
+        .filter(([s, w]) => s && w && s.text === w.text && s.start !== undefined)
+        .map(([s, w]) => Math.abs(written[w.at].start - s.start))
+    }).sort((a, b) => a - b)
+    const at = (q) => `${Math.round(off[Math.floor(q * (off.length - 1))])} ms`
+    return [way, off.length, at(0.5), at(0.9), at(0.95), `${((100 * off.filter((o) => o <= 300).length) / off.length).toFixed(1)} %`]
+  })
+  table(['way', 'words', 'median', '90 %', '95 %', 'within 300 ms'], rows)
+}

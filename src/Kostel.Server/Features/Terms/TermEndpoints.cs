@@ -1,0 +1,62 @@
+using Kostel.Core.Speech.Terms;
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Server.Http;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Server.Features.Terms;
+
+/// <summary>The terms of a course as a list for editing: one a line, "written form = sounds like" where the spelling misleads.</summary>
+/// <param name="Problems">Lines of the last change that were passed over, in plain words.</param>
+/// <param name="Version">To be sent back with a change.</param>
+public sealed record TermList(string Course, string Text, int Count, IReadOnlyList<string> Problems, int Version);
+
+/// <summary>A new list of terms. <paramref name="Version"/> is the one that the change was made on.</summary>
+public sealed record TermChange(string Text, int Version);
+
+internal static class TermEndpoints
+{
+    /// <summary>Far more than the longest list; a larger text is some other file.</summary>
+    private const int LongestText = 4_000_000;
+
+    public static void MapTerms(this IEndpointRouteBuilder app)
+    {
+        var terms = app.MapGroup("/api/courses/{course}/terms");
+        terms.MapGet("", Get).WithName("getTerms");
+        terms.MapPut("", Change).WithName("changeTerms");
+    }
+
+    private static async Task<Ok<TermList>> Get(string course, KostelContext context, CancellationToken cancel)
+    {
+        var row = await Find(context, course, cancel);
+        return TypedResults.Ok(View(row, await context.Terms(row.Id, cancel), []));
+    }
+
+    private static async Task<Ok<TermList>> Change(string course, TermChange change, KostelContext context, CancellationToken cancel)
+    {
+        var row = await Find(context, course, cancel);
+        if (row.TermsVersion != change.Version)
+        {
+            throw PlainProblemException.ChangedElsewhere("list of terms");
+        }
+
+        if (change.Text.Length > LongestText)
+        {
+            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"This is too long for a list of terms. It may have up to {CourseTerms.Most} lines.");
+        }
+
+        var parsed = CourseTerms.Parse(change.Text.Split('\n'));
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
+        await context.ReplaceTerms(row, parsed.Terms, cancel);
+        await context.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
+        return TypedResults.Ok(View(row, parsed.Terms, parsed.Problems));
+    }
+
+    private static async Task<CourseRow> Find(KostelContext context, string title, CancellationToken cancel) =>
+        await context.Courses.FirstOrDefaultAsync(c => c.Title == title, cancel) ?? throw PlainProblemException.NotThere("course");
+
+    private static TermList View(CourseRow course, IReadOnlyList<CourseTerm> terms, IReadOnlyList<string> problems) =>
+        new(course.Title, string.Join('\n', terms.Select(t => t.SoundsLike is null ? t.Written : $"{t.Written} = {t.SoundsLike}")), terms.Count, problems, course.TermsVersion);
+}

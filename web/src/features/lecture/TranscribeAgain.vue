@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { api, must, says, type Accuracy, type Lecture, type MadeTranscripts } from '@/api/client'
+import AccuracyChoice from '@/shared/AccuracyChoice.vue'
+import { day } from '@/shared/time'
+
+const props = defineProps<{ lecture: Lecture }>()
+const emit = defineEmits<{ closed: []; begun: []; replaced: [] }>()
+const made = ref<MadeTranscripts | null>(null)
+const accuracy = ref<Accuracy>('accurate')
+const problem = ref('')
+const path = { path: { id: props.lecture.id } }
+const names: Record<Accuracy, string> = { fast: 'fast', accurate: 'accurate' }
+
+async function attempt(action: () => Promise<void>) {
+  problem.value = ''
+  try {
+    await action()
+  } catch (e) {
+    problem.value = says(e)
+  }
+}
+
+const load = () =>
+  attempt(async () => {
+    made.value = await must(api.GET('/api/lectures/{id}/transcripts', { params: path }))
+    accuracy.value = made.value.madeWith === 'fast' ? 'accurate' : made.value.madeWith
+  })
+
+const begin = () =>
+  attempt(async () => {
+    await must(api.POST('/api/lectures/{id}/transcribe', { params: path, body: { accuracy: accuracy.value } }))
+    emit('begun')
+    emit('closed')
+  })
+
+const goBack = (earlier: number) =>
+  attempt(async () => {
+    await must(
+      api.POST('/api/lectures/{id}/transcripts/{earlier}/use', { params: { path: { ...path.path, earlier } } }),
+    )
+    emit('replaced')
+    emit('closed')
+  })
+
+onMounted(load)
+</script>
+
+<template>
+  <v-dialog :model-value="true" aria-label="Transcribe again" @update:model-value="emit('closed')">
+    <form class="sheet" @submit.prevent="begin">
+      <h2>Transcribe again</h2>
+      <p class="k-soft">
+        The transcript that you have stays until the new one is there, and is kept then. Cards, quizzes and summaries
+        stay as they are.
+      </p>
+      <AccuracyChoice v-model="accuracy" />
+      <p v-if="lecture.course && made" class="terms">
+        <template v-if="made.termCount">Listens for {{ made.termCount }} terms of “{{ lecture.course }}”.</template>
+        <template v-else>“{{ lecture.course }}” has no terms to listen for yet.</template>
+        {{ ' ' }}
+        <router-link :to="{ name: 'terms', params: { course: lecture.course } }">{{
+          made.termCount ? 'See them' : 'Write some down'
+        }}</router-link>
+      </p>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <div class="row">
+        <v-btn type="submit">Transcribe again</v-btn>
+        <v-btn variant="text" @click="emit('closed')">Leave as it is</v-btn>
+      </div>
+      <section v-if="made?.earlier.length" class="earlier">
+        <h3>Earlier transcripts</h3>
+        <ul class="k-rows">
+          <li v-for="t in made.earlier" :key="t.id">
+            <span>{{ day(t.madeAt.slice(0, 10)) }}, {{ names[t.accuracy] }}, {{ t.wordCount }} words</span>
+            <button class="k-link" type="button" @click="goBack(t.id)">Go back to this one</button>
+          </li>
+        </ul>
+      </section>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+.sheet {
+  background: var(--sheet);
+  color: var(--ink);
+  border: 1px solid var(--ink);
+  padding: 24px 28px;
+  display: grid;
+  gap: 14px;
+}
+.row {
+  display: flex;
+  gap: 12px;
+  margin-top: 4px;
+}
+.problem {
+  color: var(--wrong);
+}
+.earlier {
+  margin-top: 10px;
+}
+.earlier li {
+  display: flex;
+  justify-content: space-between;
+  gap: 16px;
+  padding: 8px 0;
+}
+</style>

@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { onBeforeRouteLeave } from 'vue-router'
+import { api, must, Problem, says, type TermList } from '@/api/client'
+
+const props = defineProps<{ course: string }>()
+const most = 2000
+const list = ref<TermList | null>(null)
+const text = ref('')
+const problem = ref('')
+const isSaved = ref(false)
+const path = () => ({ params: { path: { course: props.course } } })
+const count = computed(() => text.value.split('\n').filter((l) => l.trim()).length)
+const isChanged = computed(() => list.value !== null && text.value !== list.value.text)
+
+function show(now: TermList) {
+  list.value = now
+  text.value = now.text
+}
+
+async function load() {
+  problem.value = ''
+  try {
+    show(await must(api.GET('/api/courses/{course}/terms', path())))
+  } catch (e) {
+    problem.value = says(e)
+  }
+}
+
+async function save() {
+  problem.value = ''
+  isSaved.value = false
+  try {
+    const body = { text: text.value, version: list.value?.version ?? 0 }
+    show(await must(api.PUT('/api/courses/{course}/terms', { ...path(), body })))
+    isSaved.value = true
+  } catch (e) {
+    problem.value = says(e)
+    if (e instanceof Problem && e.status === 409) await joinNewer()
+  }
+}
+
+/** What another window saved comes first; the lines that stand only here are put below it. */
+async function joinNewer() {
+  const now = await must(api.GET('/api/courses/{course}/terms', path()))
+  const there = new Set(now.text.split('\n'))
+  const mine = text.value.split('\n').filter((l) => l.trim() && !there.has(l))
+  list.value = now
+  text.value = [now.text, ...mine].filter(Boolean).join('\n')
+}
+
+onBeforeRouteLeave(() => !isChanged.value || window.confirm('Leave without saving the terms?'))
+onMounted(load)
+</script>
+
+<template>
+  <div class="k-column">
+    <h1>Terms of “{{ course }}”</h1>
+    <p class="k-soft lead">
+      Words of the subject that nobody would guess: names, foreign words, technical terms. Kostel listens for them when
+      it transcribes a lecture of this course, and writes them the way you do.
+    </p>
+    <p v-if="problem" class="problem" role="alert">
+      {{ problem }} <button v-if="!list" class="k-link" type="button" @click="load">Try again</button>
+    </p>
+    <form v-if="list" @submit.prevent="save">
+      <v-textarea
+        v-model="text"
+        label="One term a line"
+        rows="14"
+        spellcheck="false"
+        placeholder="neap tide&#10;evapotranspiration&#10;bergschrund = berg shroond"
+        persistent-placeholder
+        @update:model-value="isSaved = false"
+      />
+      <p class="k-soft small">
+        Where the spelling misleads, write what it sounds like behind an equals sign:
+        <span class="example">bergschrund = berg shroond</span>
+      </p>
+      <ul v-if="list.problems.length" class="problem" role="alert">
+        <li v-for="p in list.problems" :key="p">{{ p }}</li>
+      </ul>
+      <div class="row">
+        <v-btn type="submit" :disabled="!isChanged">Save</v-btn>
+        <span class="k-soft" :class="{ problem: count > most }">{{ count }} of {{ most }}</span>
+        <span v-if="isSaved" role="status">
+          Saved. Lectures that you bring in from now on are heard with them; others when you transcribe them again.
+        </span>
+      </div>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.lead {
+  margin: 10px 0 20px;
+  max-width: 62ch;
+}
+.small {
+  font-size: 14px;
+}
+.example {
+  font-family: var(--serif);
+  color: var(--ink);
+}
+.row {
+  display: flex;
+  gap: 18px;
+  align-items: baseline;
+  flex-wrap: wrap;
+  margin-top: 16px;
+}
+.problem {
+  color: var(--wrong);
+}
+</style>

@@ -1,0 +1,22 @@
+<script setup lang="ts">
+import type { Accuracy } from '@/api/client'
+
+const chosen = defineModel<Accuracy>({ required: true })
+</script>
+
+<template>
+  <v-radio-group v-model="chosen" label="How it is written down">
+    <v-radio value="fast">
+      <template #label>
+        <span><b>Fast</b>: an hour of lecture takes about two minutes</span>
+      </template>
+    </v-radio>
+    <v-radio value="accurate">
+      <template #label>
+        <span
+          ><b>Accurate</b>: takes up to twice as long, and about one in seven of the wrong words comes out right</span
+        >
+      </template>
+    </v-radio>
+  </v-radio-group>
+</template>
