@@ -14,6 +14,7 @@ public sealed class UtteranceSegmenter(int windowSize, SegmenterOptions options,
     private long window = startSample / windowSize;
     private bool speaking;
     private long previousEnd = startSample;
+    private bool isCutOff;
 
     private static long Samples(int ms) => Pcm.ToSample(ms);
 
@@ -82,19 +83,21 @@ public sealed class UtteranceSegmenter(int windowSize, SegmenterOptions options,
         speaking = false;
         if (!isSpeech)
         {
+            isCutOff = false;
             return null;
         }
 
         previousEnd = end + Samples(options.PadMs);
-        return new SpeechSpan(start, previousEnd);
+        return new SpeechSpan(start, previousEnd, TakeOverlap());
     }
 
     /// <summary>Cuts in the last third, where the probability of speech (over three windows) is lowest.</summary>
     private SpeechSpan CutAtWeakest(long now)
     {
-        var best = probabilities.Count - 2;
+        var last = probabilities.Count - 1 - (int)(Samples(options.OverlapMs) / windowSize);
+        var best = last - 1;
         var weakest = float.MaxValue;
-        for (var i = probabilities.Count * 2 / 3; i < probabilities.Count - 1; i++)
+        for (var i = probabilities.Count * 2 / 3; i < last; i++)
         {
             var around = probabilities[i - 1] + probabilities[i] + probabilities[i + 1];
             if (around < weakest)
@@ -112,6 +115,16 @@ public sealed class UtteranceSegmenter(int windowSize, SegmenterOptions options,
         probabilities.AddRange(rest);
         voicedWindows = rest.Count(p => p >= options.Off);
         lastVoiced = Math.Min(now, Math.Max(lastVoiced, cut));
-        return new SpeechSpan(start, cut);
+        var before = TakeOverlap();
+        isCutOff = true;
+        return new SpeechSpan(start, cut, before, (int)Samples(options.OverlapMs));
+    }
+
+    /// <summary>What an utterance hears of the one before it, when that was cut off within speech.</summary>
+    private int TakeOverlap()
+    {
+        var overlap = isCutOff ? (int)Samples(options.OverlapMs) : 0;
+        isCutOff = false;
+        return overlap;
     }
 }

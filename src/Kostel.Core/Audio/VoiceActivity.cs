@@ -24,7 +24,9 @@ public interface IVoiceActivityDetector : IDisposable
 }
 
 /// <summary>A stretch of speech in samples from the start of the recording; <paramref name="End"/> is exclusive.</summary>
-public readonly record struct SpeechSpan(long Start, long End)
+/// <param name="Before">Samples before it that are heard with it, because it was cut off there within speech…</param>
+/// <param name="After">…and after it.</param>
+public readonly record struct SpeechSpan(long Start, long End, int Before = 0, int After = 0)
 {
     /// <summary>Number of samples.</summary>
     public long Length => End - Start;
@@ -40,6 +42,7 @@ public readonly record struct SpeechSpan(long Start, long End)
 /// <param name="LongPauseMs">A silence this long ends any utterance.</param>
 /// <param name="MaxMs">An utterance is never longer: it is cut at its weakest point.</param>
 /// <param name="PadMs">Sound kept on either side.</param>
+/// <param name="OverlapMs">Sound heard with both neighbours where speech had to be cut without a pause.</param>
 public sealed record SegmenterOptions(
     float On = 0.5f,
     float Off = 0.35f,
@@ -49,4 +52,5 @@ public sealed record SegmenterOptions(
     int EnoughMs = 10_000,
     int LongPauseMs = 1_200,
     int MaxMs = 20_000,
-    int PadMs = 160);
+    int PadMs = 160,
+    int OverlapMs = 960);

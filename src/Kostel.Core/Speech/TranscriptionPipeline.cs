@@ -42,6 +42,7 @@ public sealed class TranscriptionPipeline(IRecogniser recogniser, SegmenterOptio
         try
         {
             var index = firstIndex;
+            Utterance? held = null;
             await foreach (var pending in order.Reader.ReadAllAsync(cancel))
             {
                 await Task.WhenAny(pending.Words, stopped.Task);
@@ -50,7 +51,27 @@ public sealed class TranscriptionPipeline(IRecogniser recogniser, SegmenterOptio
                     break;
                 }
 
-                yield return Place(index++, pending.Span, await pending.Words);
+                var next = Place(index++, pending, await pending.Words);
+                if (held is not null)
+                {
+                    var (earlier, later) = UtteranceJoin.Join(held.Words, next.Words, Pcm.ToMs(held.EndSample), segmenter.OverlapMs);
+                    yield return held with { Words = earlier };
+                    next = next with { Words = later };
+                    held = null;
+                }
+
+                if (pending.Span.After > 0)
+                {
+                    held = next;
+                    continue;
+                }
+
+                yield return next;
+            }
+
+            if (held is not null)
+            {
+                yield return held;
             }
 
             await Task.WhenAll(work);
@@ -93,7 +114,7 @@ public sealed class TranscriptionPipeline(IRecogniser recogniser, SegmenterOptio
             var window = new SampleWindow(0);
             var cutter = new UtteranceSegmenter(size, segmenter, start);
             long next = start, reported = 0;
-            await foreach (var piece in sound.WithCancellation(cancel))
+            await foreach (var piece in Level.Bring(sound, cancel))
             {
                 window.Append(piece.Span);
                 window.DropBefore(Math.Min(start, window.End));
@@ -102,7 +123,7 @@ public sealed class TranscriptionPipeline(IRecogniser recogniser, SegmenterOptio
                     if (cutter.Push(voice.Next(window.Slice(next, next + size))) is { } span)
                     {
                         await Send(span);
-                        window.DropBefore(span.End);
+                        window.DropBefore(span.End - span.After);
                     }
                 }
 
@@ -120,10 +141,11 @@ public sealed class TranscriptionPipeline(IRecogniser recogniser, SegmenterOptio
 
             async Task Send(SpeechSpan span)
             {
-                var from = Math.Max(span.Start, window.Start);
-                var utterance = new SpokenUtterance(window.Slice(from, span.End).ToArray());
+                var from = Math.Max(span.Start - span.Before, window.Start);
+                var utterance = new SpokenUtterance(window.Slice(from, span.End + span.After).ToArray());
+                var end = Math.Min(span.End, from + utterance.Samples.Length);
                 await queue.WriteAsync(utterance, cancel);
-                await order.WriteAsync(new Pending(new SpeechSpan(from, from + utterance.Samples.Length), utterance.Words), cancel);
+                await order.WriteAsync(new Pending(span with { Start = Math.Max(span.Start, from), End = end }, from, utterance.Words), cancel);
             }
         }
         finally
@@ -133,15 +155,14 @@ public sealed class TranscriptionPipeline(IRecogniser recogniser, SegmenterOptio
         }
     }
 
-    private static Utterance Place(int index, SpeechSpan span, Recognition recognition)
+    private static Utterance Place(int index, Pending pending, Recognition recognition)
     {
-        var offset = Pcm.ToMs(span.Start);
-        return new Utterance(
-            index,
-            span.Start,
-            span.End,
-            recognition.Words.Select(w => w with { StartMs = w.StartMs + offset, EndMs = w.EndMs + offset }).ToList());
+        var offset = Pcm.ToMs(pending.From);
+        var words = recognition.Words.Select(w => w with { StartMs = w.StartMs + offset, EndMs = w.EndMs + offset }).ToList();
+        return new Utterance(index, pending.Span.Start, pending.Span.End, words);
     }
 
-    private sealed record Pending(SpeechSpan Span, Task<Recognition> Words);
+    /// <param name="Span">The stretch that is its own.</param>
+    /// <param name="From">Where its sound begins.</param>
+    private sealed record Pending(SpeechSpan Span, long From, Task<Recognition> Words);
 }

@@ -36,6 +36,8 @@ public class UtteranceSegmenterTests
         Assert.True(spans.Count >= 4);
         Assert.All(spans, s => Assert.True(s.Length <= Pcm.ToSample(Options.MaxMs + (2 * Options.PadMs))));
         Assert.All(spans.Zip(spans.Skip(1)), pair => Assert.Equal(pair.First.End, pair.Second.Start));
+        Assert.All(spans.Zip(spans.Skip(1)).Take(3), pair => Assert.True(pair.First.After > 0 && pair.Second.Before == pair.First.After));
+        Assert.True(spans[0].Before == 0 && spans[^1].After == 0);
         Assert.All(spans.Take(3).Select(s => s.End / Window % 430), cut => Assert.InRange(cut, 398, 402));
     }
 

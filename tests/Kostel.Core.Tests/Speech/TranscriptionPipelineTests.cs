@@ -49,6 +49,33 @@ public class TranscriptionPipelineTests
         }
     }
 
+    [Fact]
+    public async Task A_monologue_without_a_pause_loses_nothing_and_says_nothing_twice()
+    {
+        const int Seconds = 50;
+        var found = await Run(SecondByName(), Monologue());
+        Assert.True(found.Count >= 3);
+        Assert.Equal(Enumerable.Range(0, Seconds).Select(s => $"s{s}"), found.SelectMany(u => u.Words).Select(w => w.Text));
+
+        // Every sample says which second it belongs to, and is near enough to 1 to be speech.
+        static async IAsyncEnumerable<ReadOnlyMemory<float>> Monologue()
+        {
+            for (var s = 0; s < Seconds; s++)
+            {
+                yield return Enumerable.Repeat(1 - (s / 1000f), Pcm.SampleRate).ToArray();
+                await Task.Yield();
+            }
+
+            yield return new float[Pcm.SampleRate * 2];
+        }
+
+        // Writes a word for each second of which it hears most.
+        static OneByOneRecogniser SecondByName() => new((samples, _) => new Recognition(
+            samples.ToArray().Select((v, at) => (Second: (int)MathF.Round((1 - v) * 1000), At: at)).Where(x => x.Second < Seconds)
+                .GroupBy(x => x.Second).Where(g => g.Count() > Pcm.SampleRate / 2)
+                .Select(g => new Word($"s{g.Key}", Pcm.ToMs(g.First().At), Pcm.ToMs(g.Last().At), 1)).ToList()));
+    }
+
     private static async Task<List<Utterance>> Run(
         IRecogniser recogniser, IAsyncEnumerable<ReadOnlyMemory<float>> sound, long resumeAt = 0, int first = 0, CancellationToken cancel = default)
     {

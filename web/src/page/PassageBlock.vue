@@ -2,7 +2,13 @@
 import type { Passage } from '@/api/client'
 import { clock } from '@/shared/time'
 
-const props = defineProps<{ passage: Passage; speaker: string | null; spoken: number; marked: boolean; unsureBelow: number }>()
+const props = defineProps<{
+  passage: Passage
+  speaker: string | null
+  spoken: number
+  marked: boolean
+  unsureBelow: number
+}>()
 const emit = defineEmits<{ hear: [ms: number] }>()
 
 function hear(event: MouseEvent) {
@@ -28,7 +34,10 @@ function hear(event: MouseEvent) {
     <!-- The times are buttons already; clicking a word is the same by mouse, to the word. -->
     <p @click="hear">
       <template v-for="(w, i) in passage.words" :key="i"
-        ><span :data-w="i" :class="{ unsure: w.confidence < unsureBelow, now: i === spoken }">{{ w.text }}</span
+        ><span
+          :data-w="i"
+          :class="{ unsure: w.confidence < unsureBelow, guessed: w.confidence < unsureBelow / 1.6, now: i === spoken }"
+          >{{ w.text }}</span
         >{{ ' ' }}</template
       >
     </p>
@@ -61,8 +70,11 @@ p span:hover {
     -13px 0 0 var(--sea);
 }
 .unsure {
-  text-decoration: underline dotted 1.5px color-mix(in srgb, var(--wrong) 75%, transparent);
+  text-decoration: underline dotted 1px color-mix(in srgb, var(--ink) 38%, transparent);
   text-underline-offset: 4px;
+}
+.guessed {
+  text-decoration: underline dotted 1.5px color-mix(in srgb, var(--wrong) 75%, transparent);
 }
 .now {
   box-shadow: inset 0 -3px var(--ink);

@@ -20,3 +20,14 @@ const chosen = defineModel<Accuracy>({ required: true })
     </v-radio>
   </v-radio-group>
 </template>
+
+<style scoped>
+.v-radio-group :deep(.v-input__control > .v-label),
+.v-radio-group :deep(.v-selection-control-group) {
+  margin-inline-start: 0;
+  padding-inline-start: 0;
+}
+.v-radio-group :deep(.v-label) {
+  opacity: 1;
+}
+</style>

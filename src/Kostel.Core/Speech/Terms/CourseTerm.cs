@@ -15,7 +15,7 @@ public sealed record CourseTerms(IReadOnlyList<CourseTerm> Terms, IReadOnlyList<
     /// <summary>Characters in a term at most.</summary>
     public const int LongestTerm = 80;
 
-    private const int MostProblems = 5;
+    private const int MostProblems = 5, LongestShown = 30;
 
     /// <summary>No terms.</summary>
     public static readonly CourseTerms None = new([], []);
@@ -50,7 +50,7 @@ public sealed record CourseTerms(IReadOnlyList<CourseTerm> Terms, IReadOnlyList<
             {
                 if (problems.Count < MostProblems)
                 {
-                    problems.Add($"Line {number}: {problem}");
+                    problems.Add($"Line {number}, “{Shown(line)}”: {problem}");
                 }
             }
             else if (seen.Add(written))
@@ -60,6 +60,12 @@ public sealed record CourseTerms(IReadOnlyList<CourseTerm> Terms, IReadOnlyList<
         }
 
         return new CourseTerms(terms, problems);
+    }
+
+    private static string Shown(string line)
+    {
+        var clean = new string(line.Trim().Where(c => !char.IsControl(c)).ToArray());
+        return clean.Length <= LongestShown ? clean : clean[..LongestShown] + "…";
     }
 
     private static string? Problem(string written)

@@ -33,7 +33,7 @@ public class TermTests
     {
         var list = CourseTerms.Parse(["of", new string('x', 200), "PK\u0003\u0004\u0000abc", "loam"]);
         Assert.Equal(["loam"], list.Terms.Select(t => t.Written));
-        Assert.Equal(["Line 1: a term needs three letters or more.", "Line 2: longer than 80 characters, which no term is.", "Line 3: holds characters that are not text."], list.Problems);
+        Assert.Equal(["Line 1, “of”: a term needs three letters or more.", $"Line 2, “{new string('x', 30)}…”: longer than 80 characters, which no term is.", "Line 3, “PKabc”: holds characters that are not text."], list.Problems);
     }
 
     [Fact]

@@ -98,9 +98,9 @@ onKey('Escape', () => open(null))
           <span v-if="lecture.course">{{ lecture.course }}</span>
           <span v-if="lecture.heldOn">{{ day(lecture.heldOn) }}</span>
           <span v-if="lecture.durationMs">{{ duration(lecture.durationMs) }}</span>
-          <button v-if="transcript?.isWhole" class="k-quiet" type="button" @click="isAsking = true">
-            Transcribe again
-          </button>
+          <span v-if="transcript?.isWhole">
+            <button class="k-quiet" type="button" @click="isAsking = true">Transcribe again</button>
+          </span>
         </div>
         <div v-if="transcript?.passages.length" class="works">
           <button class="k-link" type="button" @click="open('ask')">Ask</button>

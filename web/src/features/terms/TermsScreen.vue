@@ -58,7 +58,7 @@ onMounted(load)
     <h1>Terms of “{{ course }}”</h1>
     <p class="k-soft lead">
       Words of the subject that nobody would guess: names, foreign words, technical terms. Kostel listens for them when
-      it transcribes a lecture of this course, and writes them the way you do.
+      it transcribes a lecture of this course, and writes them the way you do. One term a line.
     </p>
     <p v-if="problem" class="problem" role="alert">
       {{ problem }} <button v-if="!list" class="k-link" type="button" @click="load">Try again</button>
@@ -66,7 +66,8 @@ onMounted(load)
     <form v-if="list" @submit.prevent="save">
       <v-textarea
         v-model="text"
-        label="One term a line"
+        aria-label="Terms, one a line"
+        hide-details
         rows="14"
         spellcheck="false"
         placeholder="neap tide&#10;evapotranspiration&#10;bergschrund = berg shroond"
