@@ -1,7 +1,6 @@
 // How far the starts of words are off, against the synthesiser's own record of when it made each sound.
 import { execFileSync } from 'node:child_process'
-import { join } from 'node:path'
-import { root, table } from '../common.mjs'
+import { table } from '../common.mjs'
 import { aligned, bare, hear } from './heard.mjs'
 import { sound, textOf, voices } from './sounds.mjs'
 

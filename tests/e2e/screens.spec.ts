@@ -11,6 +11,7 @@ const screens: [name: string, path: string, ready: string][] = [
   ['Summary', '/lecture/rule-of-twelfths?desk=summary', 'The rule of twelfths'],
   ['Cards', '/lecture/rule-of-twelfths?desk=cards', 'The rule of twelfths'],
   ['Quiz', '/lecture/rule-of-twelfths?desk=quiz', 'The rule of twelfths'],
+  ['Terms', '/course/Tides%20and%20tidal%20streams/terms', 'Terms of “Tides and tidal streams”'],
   ['Review', '/review', ''],
   ['About', '/about', 'About Kostel'],
   ['Nowhere', '/no/such/place', 'There is nothing here'],

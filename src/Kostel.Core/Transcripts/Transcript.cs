@@ -11,6 +11,9 @@ public sealed record Passage(string Id, string SpeakerId, int StartMs, int EndMs
 {
     /// <summary>The words joined by single spaces.</summary>
     public string Text => string.Join(' ', Words.Select(w => w.Text));
+
+    /// <summary>The mean chance that a word of it is right; 1 for no words.</summary>
+    public double Confidence => Words.Count == 0 ? 1 : Words.Average(w => w.Confidence);
 }
 
 /// <summary>Somebody who speaks in the recording.</summary>

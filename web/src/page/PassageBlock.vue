@@ -30,6 +30,7 @@ function hear(event: MouseEvent) {
       >
         {{ clock(passage.startMs) }}
       </button>
+      <span v-if="(passage.confidence ?? 1) < unsureBelow" class="doubt">hard to hear</span>
     </div>
     <!-- The times are buttons already; clicking a word is the same by mouse, to the word. -->
     <p @click="hear">
@@ -94,6 +95,9 @@ p span:hover {
 }
 .speaker {
   font-weight: 600;
+}
+.doubt {
+  color: var(--wrong);
 }
 .aside button {
   padding: 0;

@@ -16,10 +16,10 @@ public sealed class TermRepair(TermFinder finder, Func<string, IReadOnlyList<int
 {
     /// <summary>
     /// How much less likely (natural logarithm) a term may be for each of its consonants where it sounds the same; nothing
-    /// where it sounds as far away as is looked for. Chosen by reading what it changed in three lectures; no other value was
-    /// measured in this form.
+    /// where it sounds as far away as is looked for. Measured on ten rare terms said 96 times: 46 right with a margin of 2, 59
+    /// with 4, 62 with 7, but then terms appeared that nobody said.
     /// </summary>
-    private const double Margin = 2;
+    private const double Margin = 4;
 
     /// <summary>What the model is surer of than this is not doubted.</summary>
     private const double Sure = 0.95;

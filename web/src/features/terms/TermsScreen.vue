@@ -99,6 +99,7 @@ onMounted(load)
 }
 .small {
   font-size: 14px;
+  margin-top: 8px;
 }
 .example {
   font-family: var(--serif);
@@ -110,6 +111,11 @@ onMounted(load)
   align-items: baseline;
   flex-wrap: wrap;
   margin-top: 16px;
+}
+ul.problem {
+  list-style: none;
+  padding: 0;
+  margin: 8px 0 0;
 }
 .problem {
   color: var(--wrong);

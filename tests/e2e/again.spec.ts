@@ -1,0 +1,46 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect } from '@playwright/test'
+import { test } from './server.ts'
+
+test('terms are written down, and a second window loses nothing', async ({ page, context, demo }) => {
+  const address = `${demo.address}/course/Talks%20at%20the%20quay/terms`
+  const second = await context.newPage()
+  await page.goto(address)
+  await second.goto(address)
+  await page.getByRole('textbox').fill('pilot ladder\nx\nfairway')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('alert')).toContainText('Line 2, “x”')
+  await expect(page.getByRole('textbox')).toHaveValue('pilot ladder\nfairway')
+  await second.getByRole('textbox').fill('fog signal')
+  await second.getByRole('button', { name: 'Save' }).click()
+  await expect(second.getByRole('textbox')).toHaveValue('pilot ladder\nfairway\nfog signal')
+  await second.getByRole('button', { name: 'Save' }).click()
+  await expect(second.getByRole('status')).toContainText('Saved')
+  await page.goto(`${demo.address}/library`)
+  await page.getByRole('region', { name: 'Talks at the quay' }).getByRole('link', { name: 'Terms' }).click()
+  await expect(page.getByText('3 of 2000')).toBeVisible()
+})
+
+test('a lecture is transcribed again by keyboard and taken back to what it was', async ({ page, demo }) => {
+  test.setTimeout(180_000)
+  await page.goto(`${demo.address}/lecture/soil-acidity`)
+  const text = page.locator('[data-passage] p')
+  await expect(text.first()).toBeVisible()
+  const before = (await text.allTextContents()).join(' ')
+  const again = page.locator('#main').getByRole('button', { name: 'Transcribe again' })
+  await again.press('Enter')
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText(/Listens for \d+ terms/)
+  const { violations } = await new AxeBuilder({ page }).include('[role=dialog]').analyze()
+  expect(violations.map((v) => v.id)).toEqual([])
+  await dialog.getByRole('radio', { name: /Fast/ }).press(' ')
+  await dialog.getByRole('button', { name: 'Transcribe again' }).press('Enter')
+  await expect(again).toBeHidden()
+  expect((await text.allTextContents()).join(' ')).toBe(before)
+  await expect(again).toBeVisible({ timeout: 150_000 })
+  expect((await text.allTextContents()).join(' ')).not.toBe(before)
+  await again.press('Enter')
+  await dialog.getByRole('button', { name: 'Go back to this one' }).press('Enter')
+  await expect(dialog).toBeHidden()
+  await expect.poll(async () => (await text.allTextContents()).join(' ')).toBe(before)
+})
