@@ -4,15 +4,23 @@ import { table } from '../common.mjs'
 import { aligned, bare, hear } from './heard.mjs'
 import { sound, textOf, voices } from './sounds.mjs'
 
-/** The sounds of a text and where each ends (s): [{text, end}], pauses included as "pau". */
-const sounds = (voice, text) =>
-  execFileSync('flite', ['-voice', voice, '--setf', 'duration_stretch=1.1', '-psdur', '-t', text, '-o', '/dev/null'], { encoding: 'utf8' })
-    .trim().split(/\s+/).map((p) => p.split(':')).map(([text, end]) => ({ text, end: Number(end) }))
+/** The sounds of a text and where each starts (s), pauses included as "pau". The record begins anew with each sentence. */
+function sounds(voice, text) {
+  let sentence = 0
+  let last = 0
+  return execFileSync('flite', ['-voice', voice, '--setf', 'duration_stretch=1.1', '-psdur', '-t', text, '-o', '/dev/null'], { encoding: 'utf8' })
+    .trim().split(/\s+/).map((p) => p.split(':')).map(([text, end]) => {
+      if (Number(end) < last) sentence += last
+      const start = Number(end) < last ? sentence : sentence + last
+      last = Number(end)
+      return { text, start }
+    })
+}
 
 /** Each word's start (ms). The record has no borders between words: they come from aligning it with each word's sounds said alone. */
 function starts(voice, name) {
   const text = textOf(name)
-  const whole = sounds(voice, text).map((s, i, all) => ({ ...s, start: i ? all[i - 1].end : 0 })).filter((s) => s.text !== 'pau')
+  const whole = sounds(voice, text).filter((s) => s.text !== 'pau')
   const alone = new Map()
   const words = bare(text.split(/\s+/))
   const expected = words.flatMap((w, word) => {

@@ -21,6 +21,9 @@ public sealed class TermRepair(TermFinder finder, Func<string, IReadOnlyList<int
     /// </summary>
     private const double Margin = 4;
 
+    /// <summary>What the model holds for less likely than this beside what it wrote was not said, however long the term.</summary>
+    private const double MostMargin = 10;
+
     /// <summary>What the model is surer of than this is not doubted.</summary>
     private const double Sure = 0.95;
 
@@ -79,7 +82,7 @@ public sealed class TermRepair(TermFinder finder, Func<string, IReadOnlyList<int
         var (beginning, before) = from == 0 ? (-1, SearchOptions.StartToken) : (text.Beginnings[from - 1], text.Tokens[from - 1]);
         var written = text.Probabilities.Skip(from).Take(end - from).Sum(p => Math.Log(Math.Max(p, 1e-9)));
         var scored = TextScorer.Score(model, beginning, before, changed);
-        if (scored.Sum(s => s.LogProbability) < written - (Margin * suspicion.Weight * (1 - (suspicion.Distance / TermFinder.Farthest))))
+        if (scored.Sum(s => s.LogProbability) < written - Math.Min(MostMargin, Margin * suspicion.Weight * (1 - (suspicion.Distance / TermFinder.Farthest))))
         {
             return null;
         }
