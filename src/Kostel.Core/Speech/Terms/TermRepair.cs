@@ -17,7 +17,7 @@ public sealed class TermRepair(TermFinder finder, Func<string, IReadOnlyList<int
     /// <summary>
     /// How much less likely (natural logarithm) a term may be for each of its consonants where it sounds the same; nothing
     /// where it sounds as far away as is looked for. Measured on ten rare terms said 96 times: 46 right with a margin of 2, 59
-    /// with 4, 62 with 7, but then terms appeared that nobody said.
+    /// with 4 (57 with the limit below), 62 with 7, but then terms appeared that nobody said.
     /// </summary>
     private const double Margin = 4;
 
