@@ -54,7 +54,10 @@ public sealed class TranscriptionPipeline(IRecogniser recogniser, SegmenterOptio
                 var next = Place(index++, pending, await pending.Words);
                 if (held is not null)
                 {
-                    var (earlier, later) = UtteranceJoin.Join(held.Words, next.Words, Pcm.ToMs(held.EndSample), segmenter.OverlapMs);
+                    // What came after the cut may have been no speech: then nobody else heard the end of the one before it.
+                    var (earlier, later) = pending.Span.Before > 0
+                        ? UtteranceJoin.Join(held.Words, next.Words, Pcm.ToMs(held.EndSample), segmenter.OverlapMs)
+                        : (held.Words, next.Words);
                     yield return held with { Words = earlier };
                     next = next with { Words = later };
                     held = null;

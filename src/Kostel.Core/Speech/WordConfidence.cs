@@ -12,6 +12,9 @@ public static class WordConfidence
     /// <summary>Words below this are shown as doubtful: about one in seven, with most of the errors among them.</summary>
     public const double UnsureBelow = 0.8;
 
+    /// <summary>Words below this are as likely wrong as right.</summary>
+    public const double GuessedBelow = 0.5;
+
     /// <summary>A recording whose words are right less often than this on average is hardly English speech.</summary>
     public const double NonsenseBelow = 0.7;
 

@@ -8,6 +8,7 @@ const props = defineProps<{
   spoken: number
   marked: boolean
   unsureBelow: number
+  guessedBelow: number
 }>()
 const emit = defineEmits<{ hear: [ms: number] }>()
 
@@ -37,7 +38,7 @@ function hear(event: MouseEvent) {
       <template v-for="(w, i) in passage.words" :key="i"
         ><span
           :data-w="i"
-          :class="{ unsure: w.confidence < unsureBelow, guessed: w.confidence < unsureBelow / 1.6, now: i === spoken }"
+          :class="{ unsure: w.confidence < unsureBelow, guessed: w.confidence < guessedBelow, now: i === spoken }"
           >{{ w.text }}</span
         >{{ ' ' }}</template
       >

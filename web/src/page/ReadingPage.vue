@@ -91,6 +91,7 @@ defineExpose({ bring, scrolled })
         :spoken="p.index === passageNow ? wordNow : -1"
         :marked="p.index === markedPassage"
         :unsure-below="transcript.unsureBelow"
+        :guessed-below="transcript.guessedBelow"
         @hear="emit('hear', $event)"
       />
     </section>

@@ -3,7 +3,11 @@ namespace Kostel.Core.Speech.Terms;
 /// <summary>A word or phrase of a subject that a recogniser would not expect.</summary>
 /// <param name="Written">As it is to be written.</param>
 /// <param name="SoundsLike">Everyday words that sound like it, where the spelling misleads; otherwise null.</param>
-public sealed record CourseTerm(string Written, string? SoundsLike = null);
+public sealed record CourseTerm(string Written, string? SoundsLike = null)
+{
+    /// <summary>The line of a list that <see cref="CourseTerms.Parse"/> reads it from.</summary>
+    public string Line => SoundsLike is null ? Written : $"{Written} = {SoundsLike}";
+}
 
 /// <summary>A list of terms and what could not be used of it.</summary>
 /// <param name="Problems">In plain words, one a line that was passed over; the first few only.</param>

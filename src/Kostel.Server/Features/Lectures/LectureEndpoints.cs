@@ -19,9 +19,16 @@ public sealed record LectureChange(string Title, DateOnly? HeldOn, string? Cours
 /// <summary>A transcript for reading.</summary>
 /// <param name="SentenceStartsMs">Where each sentence begins, in order.</param>
 /// <param name="UnsureBelow">Words whose chance of being right is smaller are shown as doubtful.</param>
+/// <param name="GuessedBelow">…and below this as guessed.</param>
 /// <param name="IsWhole">False while words are still being recognised.</param>
 public sealed record TranscriptView(
-    IReadOnlyList<Speaker> Speakers, IReadOnlyList<Passage> Passages, IReadOnlyList<Chapter> Chapters, IReadOnlyList<int> SentenceStartsMs, double UnsureBelow, bool IsWhole);
+    IReadOnlyList<Speaker> Speakers,
+    IReadOnlyList<Passage> Passages,
+    IReadOnlyList<Chapter> Chapters,
+    IReadOnlyList<int> SentenceStartsMs,
+    double UnsureBelow,
+    double GuessedBelow,
+    bool IsWhole);
 
 /// <summary>How a lecture is to be transcribed once more.</summary>
 public sealed record TranscribeAgain(Accuracy Accuracy);
@@ -130,7 +137,9 @@ internal static class LectureEndpoints
     {
         var t = await context.Transcript(await Find(context, id, cancel), cancel);
         var isWhole = !await context.Jobs.AnyAsync(j => j.LectureId == id && (j.State == JobState.Waiting || j.State == JobState.Running), cancel);
-        return TypedResults.Ok(new TranscriptView(t.Speakers, t.Passages, t.Chapters, Sentences.Of(t.Passages).Select(s => s.StartMs).ToList(), WordConfidence.UnsureBelow, isWhole));
+        var starts = Sentences.Of(t.Passages).Select(s => s.StartMs).ToList();
+        return TypedResults.Ok(new TranscriptView(
+            t.Speakers, t.Passages, t.Chapters, starts, WordConfidence.UnsureBelow, WordConfidence.GuessedBelow, isWhole));
     }
 
     /// <summary>Puts the lecture in the queue once more. What it has stays until the new transcript is there, and is kept then.</summary>

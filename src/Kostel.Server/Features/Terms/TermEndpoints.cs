@@ -8,9 +8,10 @@ using Microsoft.EntityFrameworkCore;
 namespace Kostel.Server.Features.Terms;
 
 /// <summary>The terms of a course as a list for editing: one a line, "written form = sounds like" where the spelling misleads.</summary>
+/// <param name="Most">Terms that a list may have.</param>
 /// <param name="Problems">Lines of the last change that were passed over, in plain words.</param>
 /// <param name="Version">To be sent back with a change.</param>
-public sealed record TermList(string Course, string Text, int Count, IReadOnlyList<string> Problems, int Version);
+public sealed record TermList(string Course, string Text, int Count, int Most, IReadOnlyList<string> Problems, int Version);
 
 /// <summary>A new list of terms. <paramref name="Version"/> is the one that the change was made on.</summary>
 public sealed record TermChange(string Text, int Version);
@@ -58,5 +59,5 @@ internal static class TermEndpoints
         await context.Courses.FirstOrDefaultAsync(c => c.Title == title, cancel) ?? throw PlainProblemException.NotThere("course");
 
     private static TermList View(CourseRow course, IReadOnlyList<CourseTerm> terms, IReadOnlyList<string> problems) =>
-        new(course.Title, string.Join('\n', terms.Select(t => t.SoundsLike is null ? t.Written : $"{t.Written} = {t.SoundsLike}")), terms.Count, problems, course.TermsVersion);
+        new(course.Title, string.Join('\n', terms.Select(t => t.Line)), terms.Count, CourseTerms.Most, problems, course.TermsVersion);
 }

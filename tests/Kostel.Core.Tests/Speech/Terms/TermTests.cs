@@ -26,6 +26,7 @@ public class TermTests
         var list = CourseTerms.Parse(["neap tide", "", "  Neap   tide ", "Liesegang rings = lee-zuh-gang rings", "\t"]);
         Assert.Equal([new CourseTerm("neap tide"), new CourseTerm("Liesegang rings", "lee-zuh-gang rings")], list.Terms);
         Assert.Empty(list.Problems);
+        Assert.Equal(list.Terms, CourseTerms.Parse(list.Terms.Select(t => t.Line)).Terms);
     }
 
     [Fact]

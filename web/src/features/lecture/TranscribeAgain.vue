@@ -10,7 +10,6 @@ const made = ref<MadeTranscripts | null>(null)
 const accuracy = ref<Accuracy>('accurate')
 const problem = ref('')
 const path = { path: { id: props.lecture.id } }
-const names: Record<Accuracy, string> = { fast: 'fast', accurate: 'accurate' }
 
 async function attempt(action: () => Promise<void>) {
   problem.value = ''
@@ -48,7 +47,7 @@ onMounted(load)
 
 <template>
   <v-dialog :model-value="true" aria-label="Transcribe again" @update:model-value="emit('closed')">
-    <form class="sheet" @submit.prevent="begin">
+    <form class="k-sheet" @submit.prevent="begin">
       <h2>Transcribe again</h2>
       <p class="k-soft">
         The transcript that you have stays until the new one is there, and is kept then. Cards, quizzes and summaries
@@ -72,7 +71,7 @@ onMounted(load)
         <h3>Earlier transcripts</h3>
         <ul class="k-rows">
           <li v-for="t in made.earlier" :key="t.id">
-            <span>{{ day(t.madeAt.slice(0, 10)) }}, {{ names[t.accuracy] }}, {{ t.wordCount }} words</span>
+            <span>{{ day(t.madeAt.slice(0, 10)) }}, {{ t.accuracy }}, {{ t.wordCount }} words</span>
             <button class="k-link" type="button" @click="goBack(t.id)">Go back to this one</button>
           </li>
         </ul>
@@ -82,14 +81,6 @@ onMounted(load)
 </template>
 
 <style scoped>
-.sheet {
-  background: var(--sheet);
-  color: var(--ink);
-  border: 1px solid var(--ink);
-  padding: 24px 28px;
-  display: grid;
-  gap: 14px;
-}
 .row {
   display: flex;
   gap: 12px;

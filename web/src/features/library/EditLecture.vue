@@ -40,7 +40,7 @@ async function showNewer() {
 
 <template>
   <v-dialog :model-value="true" aria-label="Title, date, course" @update:model-value="emit('closed')">
-    <form class="sheet" @submit.prevent="save">
+    <form class="k-sheet" @submit.prevent="save">
       <h2>Title, date, course</h2>
       <v-text-field v-model="title" label="Title" maxlength="200" autofocus />
       <v-text-field v-model="heldOn" label="Date held" type="date" />
@@ -55,14 +55,6 @@ async function showNewer() {
 </template>
 
 <style scoped>
-.sheet {
-  background: var(--sheet);
-  color: var(--ink);
-  border: 1px solid var(--ink);
-  padding: 24px 28px;
-  display: grid;
-  gap: 14px;
-}
 .row {
   display: flex;
   gap: 12px;

@@ -4,7 +4,6 @@ import { onBeforeRouteLeave } from 'vue-router'
 import { api, must, Problem, says, type TermList } from '@/api/client'
 
 const props = defineProps<{ course: string }>()
-const most = 2000
 const list = ref<TermList | null>(null)
 const text = ref('')
 const problem = ref('')
@@ -83,7 +82,7 @@ onMounted(load)
       </ul>
       <div class="row">
         <v-btn type="submit" :disabled="!isChanged">Save</v-btn>
-        <span class="k-soft" :class="{ problem: count > most }">{{ count }} of {{ most }}</span>
+        <span class="k-soft" :class="{ problem: count > list.most }">{{ count }} of {{ list.most }}</span>
         <span v-if="isSaved" role="status">
           Saved. Lectures that you bring in from now on are heard with them; others when you transcribe them again.
         </span>
