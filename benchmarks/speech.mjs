@@ -6,7 +6,7 @@ import { terms } from './speech/terms.mjs'
 import { unsure } from './speech/unsure.mjs'
 
 const [what = 'demo', ...rest] = process.argv.slice(2)
-const measurements = { demo: () => demo(rest), texts, hard, unsure, starts: wordStarts, terms, silence, hour }
+const measurements = { demo: () => demo(rest), texts, hard, unsure, starts: wordStarts, terms: () => terms(...rest), silence, hour }
 if (!measurements[what]) {
   console.error(`Usage: ./kostel bench speech ${Object.keys(measurements).join('|')}`)
   process.exit(2)

@@ -5,7 +5,11 @@ import { root, table } from '../common.mjs'
 import { bare, compared, errors, hear } from './heard.mjs'
 import { sound, textOf, voices } from './sounds.mjs'
 
-const rare = ['cirque', 'firn', 'nunatak', 'ablation', 'moulin', 'moraine', 'drumlin', 'esker', 'kame', 'varve']
+/** Texts that are full of rare terms, and their lists; the second was written after the first had been used for the choices. */
+const lists = {
+  glaciers: ['cirque', 'firn', 'nunatak', 'ablation', 'moulin', 'moraine', 'drumlin', 'esker', 'kame', 'varve'],
+  volcanoes: ['caldera', 'fumarole', 'tephra', 'lapilli', 'ignimbrite', 'lahar', 'maar', 'obsidian', 'pumice', 'pahoehoe'],
+}
 const list = (name, terms) => {
   const path = join(root, '.kostel/bench', `${name}.txt`)
   writeFileSync(path, terms.join('\n'))
@@ -16,39 +20,43 @@ const list = (name, terms) => {
 function strangers(count) {
   const path = '/usr/share/pocketsphinx/model/en-us/cmudict-en-us.dict'
   if (!existsSync(path)) throw new Error('This needs Debian\'s pocketsphinx-en-us.')
-  const said = new Set(['bread', 'bridges', 'bees', 'glaciers'].flatMap((n) => bare(textOf(n).split(/\s+/)).map((w) => w.text)))
+  const said = new Set(['bread', 'bridges', 'bees', ...Object.keys(lists)].flatMap((n) => bare(textOf(n).split(/\s+/)).map((w) => w.text)))
   const words = [...new Set(readFileSync(path, 'utf8').split('\n').map((l) => l.split(' ')[0]).filter((w) => /^[a-z]{6,}$/.test(w) && !said.has(w)))]
   return Array.from({ length: count }, (_, i) => words[Math.floor((i * words.length) / count)])
 }
 
-export function terms() {
-  const ten = list('ten', rare)
-  const glaciers = voices.map((v) => sound('glaciers', v))
-  const others = ['bread', 'bees'].flatMap((n) => voices.map((v) => ({ name: n, file: sound(n, v) })))
-  const isRare = (w) => rare.some((r) => w === r || w === `${r}s`)
-  const said = bare(textOf('glaciers').split(/\s+/)).filter((w) => isRare(w.text)).length * voices.length
-  const rows = ['fast', 'accurate'].flatMap((way) => [way, `${way}+${ten}`].map((w) => {
-    const heard = hear([w], glaciers).map((h) => compared(textOf('glaciers'), h.words))
-    const right = heard.flat().filter(([s, x]) => s && isRare(s.text) && (x?.text === s.text)).length
-    const rest = errors(heard.flat().filter(([s]) => !s || !isRare(s.text)))
-    const inserted = hear([w], others.map((o) => o.file)).flatMap((h) => bare(h.words.map((x) => x.text))).filter((x) => isRare(x.text)).length
-    return [way, w === way ? 'none' : 'the ten', `${right} of ${said} (${((100 * right) / said).toFixed(0)} %)`, `${((100 * rest.wrong) / rest.words).toFixed(1)} %`, inserted]
+/** How much of a text's terms is right, with and without its list, and whether they appear where nobody says them. */
+function rare(text) {
+  const listed = list(text, lists[text])
+  const files = voices.map((v) => sound(text, v))
+  const others = ['bread', 'bees'].flatMap((n) => voices.map((v) => sound(n, v)))
+  const isRare = (w) => lists[text].some((r) => w === r || w === `${r}s`)
+  const said = bare(textOf(text).split(/\s+/)).filter((w) => isRare(w.text)).length * voices.length
+  return ['fast', 'accurate'].flatMap((way) => [way, `${way}+${listed}`].map((w) => {
+    const heard = hear([w], files).flatMap((h) => compared(textOf(text), h.words))
+    const right = heard.filter(([s, x]) => s && isRare(s.text) && (x?.text === s.text)).length
+    const rest = errors(heard.filter(([s]) => !s || !isRare(s.text)))
+    const inserted = heard.filter(([s, x]) => x && isRare(x.text) && s?.text !== x.text && !isRare(s?.text ?? '')).map(([, x]) => x.text)
+    const elsewhere = hear([w], others).flatMap((h) => bare(h.words.map((x) => x.text))).filter((x) => isRare(x.text)).map((x) => x.text)
+    return [text, way, w === way ? 'none' : 'the ten', `${right} of ${said} (${((100 * right) / said).toFixed(0)} %)`, `${((100 * rest.wrong) / rest.words).toFixed(1)} %`, inserted.join(' ') || '–', elsewhere.join(' ') || '–']
   }))
-  table(['setting', 'list', 'terms right', 'other words wrong', 'inserted in lectures without them'], rows)
+}
+
+export function terms(only) {
+  if (only !== 'lists') table(['text', 'setting', 'list', 'terms right', 'other words wrong', 'put in wrongly', 'in six recordings without them'], Object.keys(lists).flatMap(rare))
   console.log()
-  const lists = [['none', null], ['200', list('200', strangers(200))], ['2,000', list('2000', strangers(2000))]]
-  const files = others.filter((o) => o.name === 'bread')
-  hear(['fast'], [files[0].file])
+  const strange = [['none', null], ['200', list('200', strangers(200))], ['2,000', list('2000', strangers(2000))]]
+  const files = voices.map((v) => sound('bread', v))
   table(
     ['setting', 'terms, none said', 'words wrong', 'seconds', 'times as long as without'],
     ['fast', 'accurate'].flatMap((way) => {
-      let without = 0
-      return lists.map(([label, path]) => {
-        const heard = hear([path ? `${way}+${path}` : way], files.map((f) => f.file))
-        const { wrong, words } = errors(heard.flatMap((h) => compared(textOf('bread'), h.words)))
-        const seconds = heard.reduce((a, h) => a + h.seconds, 0)
-        without ||= seconds
-        return [way, label, `${((100 * wrong) / words).toFixed(1)} %`, seconds.toFixed(1), (seconds / without).toFixed(2)]
+      const ways = strange.map(([, path]) => (path ? `${way}+${path}` : way))
+      // Three rounds, the best of each: other work on the machine only ever makes a round longer.
+      const heard = hear([...ways, ...ways, ...ways], files)
+      const best = (w) => files.reduce((a, f) => a + Math.min(...heard.filter((h) => h.way === w && h.file === f).map((h) => h.seconds)), 0)
+      return strange.map(([label], i) => {
+        const { wrong, words } = errors(files.flatMap((f) => compared(textOf('bread'), heard.find((h) => h.way === ways[i] && h.file === f).words)))
+        return [way, label, `${((100 * wrong) / words).toFixed(1)} %`, best(ways[i]).toFixed(1), (best(ways[i]) / best(way)).toFixed(2)]
       })
     }),
   )

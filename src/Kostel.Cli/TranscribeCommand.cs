@@ -3,6 +3,7 @@ using System.Diagnostics;
 using Kostel.Core.Audio;
 using Kostel.Core.Captions;
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Numbers;
 using Kostel.Core.Speech.Terms;
 using Kostel.Core.Transcripts;
 using Kostel.Media;
@@ -61,7 +62,7 @@ internal static class TranscribeCommand
         IRecogniser recogniser, SpeechEngine engine, string path, RecordingFacts facts, CancellationToken cancel)
     {
         using var voice = engine.ListenForVoice();
-        var pipeline = new TranscriptionPipeline(recogniser, new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount));
+        var pipeline = new TranscriptionPipeline(recogniser, new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount), WrittenNumbers.Of);
         var watch = Stopwatch.StartNew();
         long samples = 0;
         var utterances = new List<Utterance>();

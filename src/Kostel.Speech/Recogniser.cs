@@ -35,7 +35,7 @@ internal sealed class Recogniser(SpeechNetwork network, SearchOptions search, IR
 
                 var session = idle.TryPop(out var free) ? free : decoder.Open();
                 network.Encode(utterance.Samples, session);
-                active.Add(new Hearing(utterance, session, new BeamSearch(search, MostTokens(utterance.Samples.Length))));
+                active.Add(new Hearing(utterance, session, new BeamSearch(search, MostTokens(utterance.Samples.Length), repair.Watched)));
             }
 
             cancel.ThrowIfCancellationRequested();

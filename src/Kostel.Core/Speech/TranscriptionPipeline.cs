@@ -9,7 +9,9 @@ namespace Kostel.Core.Speech;
 /// From sound to words as a stream: voice activity, utterances, recognition of several side by side, results in order.
 /// Holds no more sound than the utterances at hand.
 /// </summary>
-public sealed class TranscriptionPipeline(IRecogniser recogniser, SegmenterOptions segmenter, int parallel)
+/// <param name="write">How what was said is put on paper, utterance by utterance; nothing is changed without.</param>
+public sealed class TranscriptionPipeline(
+    IRecogniser recogniser, SegmenterOptions segmenter, int parallel, Func<IReadOnlyList<Word>, IReadOnlyList<Word>>? write = null)
 {
     /// <summary>A second of sound more or less is not worth a report.</summary>
     private const long ReportEvery = Pcm.SampleRate * 2;
@@ -58,7 +60,7 @@ public sealed class TranscriptionPipeline(IRecogniser recogniser, SegmenterOptio
                     var (earlier, later) = pending.Span.Before > 0
                         ? UtteranceJoin.Join(held.Words, next.Words, Pcm.ToMs(held.EndSample), segmenter.OverlapMs)
                         : (held.Words, next.Words);
-                    yield return held with { Words = earlier };
+                    yield return Written(held with { Words = earlier });
                     next = next with { Words = later };
                     held = null;
                 }
@@ -69,12 +71,12 @@ public sealed class TranscriptionPipeline(IRecogniser recogniser, SegmenterOptio
                     continue;
                 }
 
-                yield return next;
+                yield return Written(next);
             }
 
             if (held is not null)
             {
-                yield return held;
+                yield return Written(held);
             }
 
             await Task.WhenAll(work);
@@ -85,6 +87,8 @@ public sealed class TranscriptionPipeline(IRecogniser recogniser, SegmenterOptio
             await Task.WhenAll(work).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
         }
     }
+
+    private Utterance Written(Utterance utterance) => write is null ? utterance : utterance with { Words = write(utterance.Words) };
 
     /// <summary>Runs in the background; when it fails the rest is stopped.</summary>
     private static Task Start(Func<Task> work, CancellationTokenSource stop) =>

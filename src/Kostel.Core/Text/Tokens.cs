@@ -32,8 +32,10 @@ public static class Tokens
     public static IReadOnlyList<string> ContentStems(string text) =>
         Of(text).Where(w => !StopWords.Contains(w)).Select(Stem).ToList();
 
-    /// <summary>The Porter2 stem, remembered.</summary>
-    public static string Stem(string word) => StemsSeen.Count < 200_000 ? StemsSeen.GetOrAdd(word, Porter2.Stem) : Porter2.Stem(word);
+    /// <summary>The Porter2 stem, remembered. Units are one word however they are written: cm, centimeters, centimetre.</summary>
+    public static string Stem(string word) => StemsSeen.Count < 200_000 ? StemsSeen.GetOrAdd(word, Compute) : Compute(word);
+
+    private static string Compute(string word) => Porter2.Stem(Units.Comparable(word));
 
     private static bool IsPart(string text, int i, int start)
     {

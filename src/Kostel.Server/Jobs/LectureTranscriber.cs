@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Numbers;
 using Kostel.Core.Transcripts;
 using Kostel.Data;
 using Kostel.Data.Rows;
@@ -90,7 +91,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         long samples = 0;
         var watch = Stopwatch.StartNew();
         using var voice = engine.Value.ListenForVoice();
-        var pipeline = new TranscriptionPipeline(engine.Value.Recogniser(job.Accuracy, await context.Terms(lecture, cancel)), new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount));
+        var pipeline = new TranscriptionPipeline(engine.Value.Recogniser(job.Accuracy, await context.Terms(lecture, cancel)), new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount), WrittenNumbers.Of);
         await foreach (var utterance in pipeline.Run(Drawn(), voice, resumeAt, done.Count, heard => _ = Report(heard), cancel))
         {
             await context.AddUtterance(lecture.Id, utterance, cancel);

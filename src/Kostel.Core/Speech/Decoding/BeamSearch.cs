@@ -22,7 +22,9 @@ public sealed record SearchOptions(int Width, double LengthPower = 0.5)
 /// <param name="Probabilities">Of each token given those before it.</param>
 /// <param name="Beginnings">For each token, the number under which the model keeps what came before it.</param>
 /// <param name="Score">Log-probability of the whole, normalised for its length.</param>
-public sealed record FoundText(IReadOnlyList<int> Tokens, IReadOnlyList<double> Probabilities, IReadOnlyList<int> Beginnings, double Score);
+/// <param name="Watched">For each token, the log-probabilities that the watched tokens had in its place, in their order; null when none were watched.</param>
+public sealed record FoundText(
+    IReadOnlyList<int> Tokens, IReadOnlyList<double> Probabilities, IReadOnlyList<int> Beginnings, double Score, IReadOnlyList<float[]>? Watched = null);
 
 /// <summary>
 /// Searches for the likeliest text of one utterance, several beginnings side by side, step by step, so that several searches
@@ -30,11 +32,12 @@ public sealed record FoundText(IReadOnlyList<int> Tokens, IReadOnlyList<double> 
 /// </summary>
 /// <remarks>Beam search with length normalisation: Wu et al. (2016), section 7, without coverage.</remarks>
 /// <param name="most">Tokens at most.</param>
-public sealed class BeamSearch(SearchOptions options, int most)
+/// <param name="watched">Tokens whose chance is noted at every step, whether they are chosen or not.</param>
+public sealed class BeamSearch(SearchOptions options, int most, IReadOnlyList<int>? watched = null)
 {
     private const int LoopCheckEvery = 16;
     private readonly List<FoundText> finished = [];
-    private List<Path> active = [new Path(null, SearchOptions.StartToken, -1, 0, 1, 0)];
+    private List<Path> active = [new Path(null, SearchOptions.StartToken, -1, 0, 1, 0, [])];
     private int step;
 
     /// <summary>What the model has to score next; empty when the search is over.</summary>
@@ -111,7 +114,7 @@ public sealed class BeamSearch(SearchOptions options, int most)
             if (keep < text.Tokens.Count)
             {
                 finished.Add(new FoundText(
-                    text.Tokens.Take(keep).ToList(), text.Probabilities.Take(keep).ToList(), text.Beginnings.Take(keep).ToList(), text.Score - 1));
+                    text.Tokens.Take(keep).ToList(), text.Probabilities.Take(keep).ToList(), text.Beginnings.Take(keep).ToList(), text.Score - 1, text.Watched?.Take(keep).ToList()));
                 return;
             }
         }
@@ -153,11 +156,28 @@ public sealed class BeamSearch(SearchOptions options, int most)
             found = Math.Min(found + 1, best.Length);
         }
 
+        var noted = Note(scores, total);
         foreach (var token in best[..found])
         {
             var log = scores[token] - total;
-            candidates.Add(new Path(from, token, beginning, from.LogProbability + log, Math.Exp(log), from.Length + 1));
+            candidates.Add(new Path(from, token, beginning, from.LogProbability + log, Math.Exp(log), from.Length + 1, noted));
         }
+    }
+
+    private float[] Note(ReadOnlySpan<float> scores, double total)
+    {
+        if (watched is null)
+        {
+            return [];
+        }
+
+        var noted = new float[watched.Count];
+        for (var i = 0; i < noted.Length; i++)
+        {
+            noted[i] = (float)(scores[watched[i]] - total);
+        }
+
+        return noted;
     }
 
     /// <summary>The logarithm of the sum of the exponentials: what is taken off a score to make it a log-probability.</summary>
@@ -189,9 +209,11 @@ public sealed class BeamSearch(SearchOptions options, int most)
             path.Select(p => p.Token).ToList(),
             path.Select(p => p.Probability).ToList(),
             path.Select(p => p.Beginning).ToList(),
-            logProbability / Math.Pow(path.Count + 1, options.LengthPower));
+            logProbability / Math.Pow(path.Count + 1, options.LengthPower),
+            watched is null ? null : path.Select(p => p.Watched).ToList());
     }
 
     /// <param name="Beginning">The model's number for what comes before <paramref name="Token"/>.</param>
-    private sealed record Path(Path? Before, int Token, int Beginning, double LogProbability, double Probability, int Length);
+    /// <param name="Watched">The log-probabilities of the watched tokens in the place of <paramref name="Token"/>.</param>
+    private sealed record Path(Path? Before, int Token, int Beginning, double LogProbability, double Probability, int Length, float[] Watched);
 }

@@ -23,6 +23,8 @@ public static class SoundKey
     private static readonly string[] Alike = ["td", "pb", "kg", "sz", "fv", "Tf", "Tt", "Td", "Ts", "mn", "nN", "lr", "lw", "rw", "CJ", "CS", "SJ", "sS", "Ct", "Jd", "ln", "vb", "vw", "zJ"];
 
     private const double Unrelated = 1, Related = 0.45, Vowel = 0.35, Aspirate = 0.3;
+    private const int Letters = 128;
+    private static readonly double[] Costs = AllCosts();
 
     /// <summary>The sounds of a word or a phrase; spaces, signs and doubled sounds leave no trace.</summary>
     public static string Of(string text)
@@ -49,7 +51,8 @@ public static class SoundKey
     }
 
     /// <summary>How far apart two keys are: 0 for equal ones, about 1 for unrelated ones of the same length.</summary>
-    public static double Distance(string a, string b)
+    /// <param name="farthest">As soon as they are known to be farther apart, 1 is answered.</param>
+    public static double Distance(string a, string b, double farthest = double.PositiveInfinity)
     {
         if (a.Length == 0 || b.Length == 0)
         {
@@ -63,14 +66,21 @@ public static class SoundKey
             previous[j] = previous[j - 1] + Alone(b[j - 1]);
         }
 
+        var limit = farthest * Math.Max(Weight(a), Weight(b));
         for (var i = 1; i <= a.Length; i++)
         {
-            current[0] = previous[0] + Alone(a[i - 1]);
+            var least = current[0] = previous[0] + Alone(a[i - 1]);
             for (var j = 1; j <= b.Length; j++)
             {
                 current[j] = Math.Min(
                     previous[j - 1] + Cost(a[i - 1], b[j - 1]),
                     Math.Min(previous[j] + Alone(a[i - 1]), current[j - 1] + Alone(b[j - 1])));
+                least = Math.Min(least, current[j]);
+            }
+
+            if (least > limit)
+            {
+                return 1;
             }
 
             var swap = previous;
@@ -82,7 +92,16 @@ public static class SoundKey
     }
 
     /// <summary>The cost of leaving out everything: about the number of consonants.</summary>
-    public static double Weight(string key) => key.Sum(Alone);
+    public static double Weight(string key)
+    {
+        var weight = 0.0;
+        foreach (var sound in key)
+        {
+            weight += Alone(sound);
+        }
+
+        return weight;
+    }
 
     private static double Alone(char sound) => sound switch
     {
@@ -91,22 +110,23 @@ public static class SoundKey
         _ => Unrelated,
     };
 
-    private static double Cost(char a, char b)
-    {
-        if (a == b)
-        {
-            return 0;
-        }
+    private static double Cost(char a, char b) => a < Letters && b < Letters ? Costs[(a * Letters) + b] : a == b ? 0 : Unrelated;
 
+    private static double[] AllCosts()
+    {
+        var costs = new double[Letters * Letters];
+        Array.Fill(costs, Unrelated);
         foreach (var pair in Alike)
         {
-            if ((pair[0] == a && pair[1] == b) || (pair[0] == b && pair[1] == a))
-            {
-                return Related;
-            }
+            costs[(pair[0] * Letters) + pair[1]] = costs[(pair[1] * Letters) + pair[0]] = Related;
         }
 
-        return Unrelated;
+        for (var sound = 0; sound < Letters; sound++)
+        {
+            costs[sound * (Letters + 1)] = 0;
+        }
+
+        return costs;
     }
 
     private static (int Length, string Sound) Next(string word, int at)

@@ -34,6 +34,12 @@ public static partial class Quantities
                 continue;
             }
 
+            if (sentence.Words[i].Text.Contains('%'))
+            {
+                found.Add(new Quantity(sentence.Words[i].Text.TrimEnd('.', ',', ';', ':'), "%", value, i, 1, sentence));
+                continue;
+            }
+
             // "two or three hours" is one quantity.
             if (i + used + 1 < words.Count && words[i + used] is "or" or "to" && NumberWords.Read(words, i + used + 1).Used is var more and > 0)
             {
@@ -53,7 +59,7 @@ public static partial class Quantities
     }
 
     /// <summary>Whether its unit is one of measure: hours and knots, not runners and marks.</summary>
-    public static bool IsMeasured(Quantity quantity) => IsMeasure(Clean(quantity.Text.Split(' ')[^1]));
+    public static bool IsMeasured(Quantity quantity) => IsMeasure(quantity.Text.EndsWith('%') ? "%" : Clean(quantity.Text.Split(' ')[^1]));
 
     /// <summary>Takes the unit, and a second number with its unit after "and" ("hours and 25 minutes").</summary>
     private static int Extend(List<string> words, Sentence sentence, int at)
@@ -89,11 +95,11 @@ public static partial class Quantities
 
     private static bool EndsClause(string word) => word.EndsWith(',') || word.EndsWith('.') || word.EndsWith(';');
 
-    private static bool IsUnit(string word) => word.Length > 1 && char.IsLetter(word[0]) && !NoUnits.Contains(word) && !NumberWords.IsNumber(word)
-        && (IsMeasure(word) || (word.EndsWith('s') && word.Length > 3 && !WordForms.IsVerbOrAdverb(word)));
+    private static bool IsUnit(string word) => Units.NameOf(word) is not null || (word.Length > 1 && char.IsLetter(word[0]) && !NoUnits.Contains(word) && !NumberWords.IsNumber(word)
+        && (IsMeasure(word) || (word.EndsWith('s') && word.Length > 3 && !WordForms.IsVerbOrAdverb(word))));
 
     private static bool IsMeasure(string word) =>
-        WordForms.IsMeasure(word) || word.TrimEnd('s') is "knot" or "mile" or "tonne" or "acre" or "cent" or "litre" or "liter" or "hectopascal" or "degree";
+        WordForms.IsMeasure(word) || Units.NameOf(word) is not null || word.EndsWith('%') || word.TrimEnd('s') is "knot" or "mile" or "tonne" or "acre" or "cent" or "litre" or "liter" or "hectopascal" or "degree";
 
     private static string Clean(string word) => Edge().Replace(word.ToLowerInvariant(), "");
 

@@ -42,6 +42,34 @@ public class TermRepairTests
         Assert.True(repaired.Probabilities[1] >= 0.6);
     }
 
+    [Fact]
+    public void Several_terms_of_one_sentence_are_put_right_at_once()
+    {
+        var words = new Words { ["wilting"] = 0.4, ["loam."] = 0.4 };
+        var text = words.Text("the wielding point of loom.", Doubtful);
+        var repaired = new TermRepair(new TermFinder([new("wilting point"), new("loam")]), words.Encode, words.Decode).Repair(text, words);
+        Assert.Equal("the wilting point of loam.", string.Join(' ', words.Decode(repaired.Tokens).Select(w => w.Text)));
+        Assert.Equal(repaired.Tokens.Count, repaired.Beginnings.Count);
+    }
+
+    [Fact]
+    public void Of_two_terms_that_sound_alike_the_model_chooses()
+    {
+        var words = new Words { ["varve"] = 0.01, ["verve"] = 0.4 };
+        var text = words.Text("a valve here", Doubtful);
+        var repaired = new TermRepair(new TermFinder([new("varve"), new("verve")]), words.Encode, words.Decode).Repair(text, words);
+        Assert.Equal("a verve here", string.Join(' ', words.Decode(repaired.Tokens).Select(w => w.Text)));
+    }
+
+    [Fact]
+    public void A_term_that_the_model_takes_for_a_name_is_heard_but_written_as_in_the_list()
+    {
+        var words = new Words { ["moulin"] = 1e-9, ["Moulin"] = 0.4 };
+        var text = words.Text("the mulan closes", Doubtful);
+        var repaired = new TermRepair(new TermFinder([new("moulin")]), words.Encode, words.Decode).Repair(text, words);
+        Assert.Equal("the moulin closes", string.Join(' ', words.Decode(repaired.Tokens).Select(w => w.Text)));
+    }
+
     private static string Repaired(string text, string term, double wilting, double written = Doubtful)
     {
         var words = new Words { ["wilting"] = wilting, ["Wilting"] = wilting };
@@ -49,11 +77,18 @@ public class TermRepairTests
         return string.Join(' ', words.Decode(found.Tokens).Select(w => w.Text));
     }
 
-    /// <summary>An invented model whose tokens are words: each as likely as it was given, half if it was not, and all that divided by their number.</summary>
+    /// <summary>
+    /// An invented model whose tokens are words. At each place the word of the text is half likely, others as they were given,
+    /// or hardly at all; and all that divided by their number.
+    /// </summary>
     private sealed class Words : ITokenModel
     {
+        private const double Hardly = 1e-9, AtTheEnd = 32;
         private readonly Dictionary<string, double> likelihoods = [];
         private readonly List<string> table = ["", "<start>", "<end>"];
+        private readonly List<int> places = [];
+        private List<int> said = [];
+        private int first;
 
         public double this[string word]
         {
@@ -62,7 +97,7 @@ public class TermRepairTests
 
         private const int Vocabulary = 64;
 
-        public int Next { get; private set; }
+        public int Next => places.Count;
 
         public List<int> Encode(string text) => text.Split(' ').Select(Number).ToList();
 
@@ -70,12 +105,21 @@ public class TermRepairTests
 
         public FoundText Text(string text, double probability)
         {
-            var tokens = Encode(text);
-            var first = Extend(tokens.Select((_, i) => new Extension(Next + i - 1, i == 0 ? SearchOptions.StartToken : tokens[i - 1])).ToArray());
-            return new FoundText(tokens, tokens.Select(_ => probability > Doubtful ? probability : probability / Vocabulary).ToList(), tokens.Select((_, i) => first + i).ToList(), 0);
+            var tokens = said = Encode(text);
+            var begun = Extend(tokens.Select((_, i) => new Extension(Next + i - 1, i == 0 ? SearchOptions.StartToken : tokens[i - 1])).ToArray());
+            return new FoundText(tokens, tokens.Select(_ => probability > Doubtful ? probability : probability / Vocabulary).ToList(), tokens.Select((_, i) => begun + i).ToList(), 0);
         }
 
-        public int Extend(ReadOnlySpan<Extension> extensions) => (Next += extensions.Length) - extensions.Length;
+        public int Extend(ReadOnlySpan<Extension> extensions)
+        {
+            first = Next;
+            foreach (var extension in extensions)
+            {
+                places.Add(extension.Beginning < 0 ? 0 : places[extension.Beginning] + 1);
+            }
+
+            return first;
+        }
 
         public ReadOnlySpan<float> Scores(int row)
         {
@@ -83,13 +127,19 @@ public class TermRepairTests
             var scores = new float[Vocabulary];
             for (var t = 0; t < table.Count; t++)
             {
-                scores[t] = (float)Math.Log(likelihoods.GetValueOrDefault(table[t], Doubtful) / Vocabulary);
+                scores[t] = (float)Math.Log(Likely(t, places[first + row]) / Vocabulary);
             }
 
             scores[^1] = (float)Math.Log(1 - scores.Take(table.Count).Sum(s => Math.Exp(s)));
             scores.AsSpan(table.Count, Vocabulary - table.Count - 1).Fill(-30);
             return scores;
         }
+
+        private double Likely(int token, int place) =>
+            place >= said.Count ? (token == SearchOptions.EndToken ? AtTheEnd : Hardly)
+            : likelihoods.TryGetValue(table[token], out var given) ? given
+            : token == said[place] ? Doubtful
+            : Hardly;
 
         public ReadOnlySpan<float> Attention(int beginning) => [1];
 

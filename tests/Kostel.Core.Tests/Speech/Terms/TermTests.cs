@@ -66,7 +66,7 @@ public class TermTests
 
     [Fact]
     public void A_term_that_is_right_may_become_part_of_a_longer_one() =>
-        Assert.Contains(new TermFinder([new("tide"), new("neap tide")]).Find(["a", "leap", "tide"]), s => s is { First: 1, End: 3 });
+        Assert.Contains(new TermFinder([new("tide"), new("neap tide")]).Find(["a", "leap", "tide"], (_, _) => true), s => s is { First: 1, End: 3 });
 
     [Fact]
     public void A_contraction_after_an_article_is_suspected_to_be_is()
@@ -75,7 +75,29 @@ public class TermTests
         Assert.DoesNotContain(Find("storm surge", "All storm surges pass."), s => s.Term.Written == "storm surge is");
     }
 
+    [Fact]
+    public void Only_what_is_doubtful_is_suspected() =>
+        Assert.Empty(new TermFinder([new("wilting point")]).Find(["the", "wielding", "point"], (first, end) => first > 1));
+
+    [Fact]
+    public void The_more_terms_a_list_has_the_more_the_model_must_believe_each()
+    {
+        var others = Enumerable.Range(0, 1_000).Select(i => new CourseTerm($"xylograph{i}"));
+        double Margin(IEnumerable<CourseTerm> terms) => new TermFinder(terms.ToList()).Find(["wielding", "point"], (_, _) => true).Max(s => s.Margin);
+        Assert.InRange(Margin([new("wilting point")]) - Margin(others.Append(new("wilting point"))), 4, 5);
+    }
+
+    [Fact]
+    public void Who_wrote_down_what_a_term_sounds_like_is_believed_sooner() =>
+        Assert.True(
+            new TermFinder([new("nunatak", "new nitric")]).Find(["a", "new", "nitric"], (_, _) => true)[0].Margin
+            > new TermFinder([new("nunatak")]).Find(["a", "nunatack"], (_, _) => true)[0].Margin);
+
+    [Fact]
+    public void What_is_known_to_be_too_far_is_not_measured_to_the_end() =>
+        Assert.Equal(1, SoundKey.Distance(SoundKey.Of("wilting point"), SoundKey.Of("astronomy"), 0.3));
+
     private static double Distance(string a, string b) => SoundKey.Distance(SoundKey.Of(a), SoundKey.Of(b));
 
-    private static IReadOnlyList<TermSuspicion> Find(string term, string text) => new TermFinder([new(term)]).Find(text.Split(' '));
+    private static IReadOnlyList<TermSuspicion> Find(string term, string text) => new TermFinder([new(term)]).Find(text.Split(' '), (_, _) => true);
 }
