@@ -8,8 +8,8 @@ public sealed record TermSuspicion(int First, int End, CourseTerm Term, double D
 /// <summary>Finds where a text sounds like a term but says something else.</summary>
 public sealed class TermFinder
 {
-    /// <summary>Sounds farther apart than this are not taken for one another.</summary>
-    public const double Farthest = 0.5;
+    /// <summary>Sounds farther apart than this are not taken for one another: with a list of <see cref="FewTerms"/> or less, and less far for each ten times as many.</summary>
+    private const double Farthest = 0.5, NearerForTenfold = 0.1;
 
     /// <summary>
     /// The margin with a list of <see cref="FewTerms"/> or less. Measured on two lists of ten rare terms: with 8 a good half of
@@ -18,8 +18,11 @@ public sealed class TermFinder
     /// </summary>
     private const double Margin = 11;
 
-    /// <summary>More terms, each less likely to be the one: the margin shrinks by the logarithm of their number.</summary>
-    private const double FewTerms = 10;
+    /// <summary>
+    /// More terms, each less likely to be the one: the margin shrinks with the logarithm of their number. Measured with 2,000
+    /// words that were not said: shrinking by the logarithm itself, one word in a hundred became one of them.
+    /// </summary>
+    private const double FewTerms = 10, Shrinks = 1.5;
 
     /// <summary>Who wrote down what a term sounds like has heard it misunderstood in just this way.</summary>
     private const double ToldMargin = 5, ToldDistance = 0.1;
@@ -33,6 +36,7 @@ public sealed class TermFinder
     private const int MostWords = 5, ShortestKey = 3, LongTerm = 7;
     private readonly Sound[] sounds;
     private readonly double margin;
+    private readonly double farthest;
     private readonly HashSet<string> written;
 
     /// <summary>Plurals that sound like the singular with "is" after it, and the singular.</summary>
@@ -45,7 +49,9 @@ public sealed class TermFinder
             .Where(s => s.Key.Length >= ShortestKey)
             .OrderBy(s => s.Weight)
             .ToArray();
-        margin = Margin - Math.Log(Math.Max(FewTerms, terms.Count) / FewTerms);
+        var times = Math.Max(FewTerms, terms.Count) / FewTerms;
+        margin = Margin - (Shrinks * Math.Log(times));
+        farthest = Farthest - (NearerForTenfold * Math.Log10(times));
         written = terms.SelectMany(WithPlural).Select(t => Bare(t.Written)).ToHashSet();
         hissing = terms.Where(t => Bare(t.Written) is [.., 's' or 'c' or 'g' or 'z' or 'h', 'e'])
             .DistinctBy(t => Bare(t.Written))
@@ -104,7 +110,7 @@ public sealed class TermFinder
         var weight = SoundKey.Weight(key);
 
         // Sounds that one has more than the other must all be paid for: the weights alone rule out most terms.
-        for (var i = Lightest(weight * (1 - Farthest)); i < sounds.Length && sounds[i].Weight * (1 - Farthest) <= weight; i++)
+        for (var i = Lightest(weight * (1 - farthest)); i < sounds.Length && sounds[i].Weight * (1 - farthest) <= weight; i++)
         {
             var sound = sounds[i];
 
@@ -115,8 +121,8 @@ public sealed class TermFinder
                 continue;
             }
 
-            var distance = SoundKey.Distance(key, sound.Key, Farthest) + (OtherWordCount * Math.Abs(end - first - sound.Words));
-            if (distance <= Farthest && KeepsWhatIsRight(words, right, first, end, sound.Term, sound.Singular))
+            var distance = SoundKey.Distance(key, sound.Key, farthest) + (OtherWordCount * Math.Abs(end - first - sound.Words));
+            if (distance <= farthest && KeepsWhatIsRight(words, right, first, end, sound.Term, sound.Singular))
             {
                 var told = sound.Term.SoundsLike is not null && distance <= ToldDistance;
                 yield return new TermSuspicion(first, end, sound.Term, distance, told ? margin + ToldMargin : margin);

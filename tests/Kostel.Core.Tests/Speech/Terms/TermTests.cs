@@ -84,7 +84,7 @@ public class TermTests
     {
         var others = Enumerable.Range(0, 1_000).Select(i => new CourseTerm($"xylograph{i}"));
         double Margin(IEnumerable<CourseTerm> terms) => new TermFinder(terms.ToList()).Find(["wielding", "point"], (_, _) => true).Max(s => s.Margin);
-        Assert.InRange(Margin([new("wilting point")]) - Margin(others.Append(new("wilting point"))), 4, 5);
+        Assert.InRange(Margin([new("wilting point")]) - Margin(others.Append(new("wilting point"))), 6, 8);
     }
 
     [Fact]
