@@ -1,12 +1,12 @@
-// Measurements of the recogniser. Usage: speech.mjs demo [NAME…]|texts|hard|unsure|starts|terms|silence|hour
+// Measurements of the recogniser. Usage: speech.mjs demo [NAME…]|texts|hard|unsure|starts|terms|silence|languages|hour
 import { demo, hard, hour, texts } from './speech/rates.mjs'
-import { silence } from './speech/silence.mjs'
+import { languages, silence } from './speech/silence.mjs'
 import { wordStarts } from './speech/starts.mjs'
 import { terms } from './speech/terms.mjs'
 import { unsure } from './speech/unsure.mjs'
 
 const [what = 'demo', ...rest] = process.argv.slice(2)
-const measurements = { demo: () => demo(rest), texts, hard, unsure, starts: wordStarts, terms: () => terms(...rest), silence, hour }
+const measurements = { demo: () => demo(rest), texts, hard, unsure, starts: wordStarts, terms: () => terms(...rest), silence, languages, hour }
 if (!measurements[what]) {
   console.error(`Usage: ./kostel bench speech ${Object.keys(measurements).join('|')}`)
   process.exit(2)

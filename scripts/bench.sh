@@ -5,7 +5,7 @@ cd "$(dirname "$0")/.."
 . scripts/setup.sh
 case "${1:-}" in
   clips) need_debian pocketsphinx pocketsphinx-en-us pocketsphinx-testdata sox; exec node benchmarks/clips.mjs ;;
-  speech) need_debian flite pocketsphinx-en-us; exec node benchmarks/speech.mjs "${@:2}" ;;
+  speech) need_debian flite espeak-ng pocketsphinx-en-us; exec node benchmarks/speech.mjs "${@:2}" ;;
   speed) exec node benchmarks/speed.mjs ;;
   memory) exec node benchmarks/memory.mjs ;;
   cards) exec node benchmarks/cards.mjs "${@:2}" ;;

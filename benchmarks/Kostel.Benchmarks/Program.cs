@@ -3,13 +3,23 @@ using System.Text.Json;
 using Kostel.Benchmarks;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Numbers;
 using Kostel.Core.Speech.Terms;
+using Kostel.Core.Transcripts;
 using Kostel.Media;
 using Kostel.Speech;
 
 // Recognises recordings in several ways in one run and writes one line of JSON for each recording and way: what was heard, and
 // how long it took. Usage: WAY[,WAY…] FILE…; a way is plain, fast or accurate, and "fast+FILE" takes the terms in the file.
-// "all" as the first file's name joins the others to one long recording.
+// "all" as the first file's name joins the others to one long recording. With "write" alone a text is read and given back with its
+// numbers in figures, to be compared with transcripts that have them.
+if (args is ["write"])
+{
+    var said = Console.In.ReadToEnd().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
+    Console.WriteLine(string.Join(' ', WrittenNumbers.Of(said.Select(w => new Word(w, 0, 0, 1)).ToList()).Select(w => w.Text)));
+    return;
+}
+
 var models = ModelFolder.Open(
     Environment.GetEnvironmentVariable("KOSTEL_MODELS")!, Environment.GetEnvironmentVariable("KOSTEL_MODEL_LOCK")!);
 using var engine = SpeechEngine.Load(models);

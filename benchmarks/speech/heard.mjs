@@ -9,6 +9,9 @@ const program = join(root, 'benchmarks/Kostel.Benchmarks/bin/Release/net10.0/Kos
 export const hear = (ways, files) =>
   execFileSync('dotnet', [program, ways.join(','), ...files], { encoding: 'utf8', maxBuffer: 1 << 28 }).trim().split('\n').map((l) => JSON.parse(l))
 
+/** A text with its numbers in figures, as a transcript has them. */
+export const withFigures = (text) => execFileSync('dotnet', [program, 'write'], { encoding: 'utf8', input: text })
+
 /** A text's words, each with the place of the written word it comes from: lower case, no punctuation, hyphens divide. */
 export const bare = (written) =>
   written.flatMap((w, at) => w.toLowerCase().replace(/[’]/g, "'").replace(/[^\p{L}\p{N}' ]+/gu, ' ').split(' ').map((t) => t.replace(/^'+|'+$/g, '')).filter(Boolean)

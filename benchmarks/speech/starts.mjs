@@ -1,14 +1,15 @@
 // How far the starts of words are off, against the synthesiser's own record of when it made each sound.
 import { execFileSync } from 'node:child_process'
+import { join } from 'node:path'
 import { table } from '../common.mjs'
 import { aligned, bare, hear } from './heard.mjs'
 import { sound, textOf, voices } from './sounds.mjs'
 
-/** The sounds of a text and where each starts (s), pauses included as "pau". The record begins anew with each sentence. */
-function sounds(voice, text) {
+/** The sounds of what is given (-t TEXT, or -f FILE, which is said sentence by sentence) and where each starts (s), pauses included as "pau". The record begins anew with each sentence. */
+function sounds(voice, ...given) {
   let sentence = 0
   let last = 0
-  return execFileSync('flite', ['-voice', voice, '--setf', 'duration_stretch=1.1', '-psdur', '-t', text, '-o', '/dev/null'], { encoding: 'utf8' })
+  return execFileSync('flite', ['-voice', voice, '--setf', 'duration_stretch=1.1', '-psdur', ...given, '-o', '/dev/null'], { encoding: 'utf8' })
     .trim().split(/\s+/).map((p) => p.split(':')).map(([text, end]) => {
       if (Number(end) < last) sentence += last
       const start = Number(end) < last ? sentence : sentence + last
@@ -20,11 +21,11 @@ function sounds(voice, text) {
 /** Each word's start (ms). The record has no borders between words: they come from aligning it with each word's sounds said alone. */
 function starts(voice, name) {
   const text = textOf(name)
-  const whole = sounds(voice, text).filter((s) => s.text !== 'pau')
+  const whole = sounds(voice, '-f', join(import.meta.dirname, 'texts', `${name}.txt`)).filter((s) => s.text !== 'pau')
   const alone = new Map()
   const words = bare(text.split(/\s+/))
   const expected = words.flatMap((w, word) => {
-    if (!alone.has(w.text)) alone.set(w.text, sounds(voice, w.text).filter((s) => s.text !== 'pau').map((s) => s.text))
+    if (!alone.has(w.text)) alone.set(w.text, sounds(voice, '-t', w.text).filter((s) => s.text !== 'pau').map((s) => s.text))
     return alone.get(w.text).map((text, i) => ({ text, word, isFirst: i === 0 }))
   })
   for (const [wanted, made] of aligned(expected, whole)) if (wanted?.isFirst && made) words[wanted.word].start = made.start * 1000
@@ -34,10 +35,11 @@ function starts(voice, name) {
 export function wordStarts() {
   const cases = ['bread', 'bridges', 'bees'].map((name, i) => ({ name, voice: voices[i], file: sound(name, voices[i]) }))
   const heard = hear(['plain', 'fast', 'accurate'], cases.map((c) => c.file))
+  const made = new Map(cases.map(({ name, voice }) => [name, starts(voice, name)]))
   const rows = ['plain', 'fast', 'accurate'].map((way) => {
-    const off = cases.flatMap(({ name, voice, file }) => {
+    const off = cases.flatMap(({ name, file }) => {
       const written = heard.find((h) => h.file === file && h.way === way).words
-      return aligned(starts(voice, name), bare(written.map((w) => w.text)))
+      return aligned(made.get(name), bare(written.map((w) => w.text)))
         .filter(([s, w]) => s && w && s.text === w.text && s.start !== undefined)
         .map(([s, w]) => Math.abs(written[w.at].start - s.start))
     }).sort((a, b) => a - b)

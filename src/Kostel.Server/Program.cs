@@ -55,6 +55,7 @@ app.UseMiddleware<PageSecurity>();
 app.MapOpenApi("/api/openapi.json");
 app.MapLibrary();
 app.MapLectures();
+app.MapTranscripts();
 app.MapTerms();
 app.MapUploads();
 app.MapQuestions();

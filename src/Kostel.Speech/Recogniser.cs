@@ -15,7 +15,7 @@ internal sealed class Recogniser(SpeechNetwork network, SearchOptions search, IR
     private readonly TermRepair repair = new(new TermFinder(terms), network.Tokens.Encode, network.Tokens.Words);
 
     /// <summary>Utterances that share each pass over the decoder's weights.</summary>
-    private int Together => search.Width == 1 ? 4 : 2;
+    private int Together => search.Width == 1 ? 8 : 2;
 
     /// <inheritdoc/>
     public async Task Work(ChannelReader<SpokenUtterance> queue, CancellationToken cancel)

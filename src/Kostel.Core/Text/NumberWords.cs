@@ -61,7 +61,7 @@ public static class NumberWords
     /// <returns>Its value and how many words it takes; 0 words when there is none.</returns>
     public static (double Value, int Used) Read(IReadOnlyList<string> words, int at)
     {
-        if (double.TryParse(words[at], NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var digits))
+        if (double.TryParse(words[at], NumberStyles.AllowDecimalPoint | NumberStyles.AllowThousands, CultureInfo.InvariantCulture, out var digits))
         {
             return at + 1 < words.Count && Scales.TryGetValue(words[at + 1], out var scaled) ? (digits * scaled, 2) : (digits, 1);
         }

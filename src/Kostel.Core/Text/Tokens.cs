@@ -7,7 +7,7 @@ public static class Tokens
 {
     private static readonly ConcurrentDictionary<string, string> StemsSeen = new();
 
-    /// <summary>The words in lower case: runs of letters and digits, with apostrophes and decimal points inside.</summary>
+    /// <summary>The words in lower case: runs of letters and digits, with apostrophes, decimal points and separators of thousands inside.</summary>
     public static IReadOnlyList<string> Of(string text)
     {
         var words = new List<string>();
@@ -46,6 +46,17 @@ public static class Tokens
         }
 
         return start >= 0 && i + 1 < text.Length
-            && ((c is '\'' or '’' && char.IsLetter(text[i + 1])) || (c is '.' && char.IsDigit(text[i - 1]) && char.IsDigit(text[i + 1])));
+            && ((c is '\'' or '’' && char.IsLetter(text[i + 1])) || (c is '.' && char.IsDigit(text[i - 1]) && char.IsDigit(text[i + 1])) || (c is ',' && SeparatesThousands(text, i)));
+    }
+
+    private static bool SeparatesThousands(string text, int comma)
+    {
+        var end = comma + 1;
+        while (end < text.Length && char.IsDigit(text[end]))
+        {
+            end++;
+        }
+
+        return char.IsDigit(text[comma - 1]) && end == comma + 4;
     }
 }

@@ -27,14 +27,14 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         (lecture.DurationMs, lecture.HasPicture, lecture.Notice) = (facts.DurationMs, facts.HasPicture, null);
 
         await Enter(context, job, JobStage.Listening, cancel);
-        var (samples, peaks) = await Listen(lecture, job, facts, cancel);
+        var (samples, peaks, clipped) = await Listen(lecture, job, facts, cancel);
         await WriteWhole(library.Peaks(lecture.Id), peaks, cancel);
 
         await Enter(context, job, JobStage.Arranging, cancel);
         var utterances = await context.Utterances(lecture.Id, cancel);
         var heardMs = Pcm.ToMs(samples);
         var transcript = TranscriptBuilder.Build(utterances, heardMs, lecture.Language);
-        lecture.Notice = NoticeOn(transcript, facts.DurationMs, heardMs);
+        lecture.Notice = RecordingNotice.For(transcript.Passages.SelectMany(p => p.Words).ToList(), facts.DurationMs, heardMs, clipped);
         lecture.DurationMs = heardMs;
         (job.State, job.Problem, job.EndedAt) = (JobState.Done, null, time.GetUtcNow().UtcDateTime);
         await using var all = await context.Database.BeginTransactionAsync(cancel);
@@ -55,24 +55,6 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         }
     }
 
-    private static string? NoticeOn(Transcript transcript, int expectedMs, int heardMs)
-    {
-        if (transcript.Passages.Count == 0)
-        {
-            return "No speech was heard in this recording. You can still play it.";
-        }
-
-        if (WordConfidence.Mean(transcript.Passages.SelectMany(p => p.Words)) < WordConfidence.NonsenseBelow)
-        {
-            return "This hardly looks like spoken English: most of what is written here is guesswork. It may be another language, music or noise. You can still play it.";
-        }
-
-        const int Tolerance = 2_000;
-        return expectedMs > heardMs + Tolerance
-            ? $"The file ends early: {heardMs / 60_000}:{heardMs / 1000 % 60:00} of {expectedMs / 60_000}:{expectedMs / 1000 % 60:00} could be read. That part is here; bring in a complete copy for the rest."
-            : null;
-    }
-
     private async Task Enter(KostelContext context, JobRow job, JobStage stage, CancellationToken cancel)
     {
         (job.Stage, job.State) = (stage, JobState.Running);
@@ -80,7 +62,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         await board.Report(new Progress(job.LectureId, stage, JobState.Running, 0, null, 0, null));
     }
 
-    private async Task<(long Samples, byte[] Peaks)> Listen(LectureRow lecture, JobRow job, RecordingFacts facts, CancellationToken cancel)
+    private async Task<(long Samples, byte[] Peaks, double Clipped)> Listen(LectureRow lecture, JobRow job, RecordingFacts facts, CancellationToken cancel)
     {
         await using var context = library.CreateDbContext();
         var done = await context.Utterances(lecture.Id, cancel);
@@ -88,6 +70,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         var words = done.Sum(u => u.Words.Count);
         var total = Math.Max(1, Pcm.ToSample(facts.DurationMs));
         var peaks = new WaveformPeaks();
+        var clipping = new ClippingMeter();
         long samples = 0;
         var watch = Stopwatch.StartNew();
         using var voice = engine.Value.ListenForVoice();
@@ -100,13 +83,14 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
             await Report(utterance.EndSample);
         }
 
-        return (samples, peaks.ToArray());
+        return (samples, peaks.ToArray(), clipping.Share);
 
         async IAsyncEnumerable<ReadOnlyMemory<float>> Drawn()
         {
             await foreach (var piece in Recording.Decode(library.Original(lecture.Id), cancel))
             {
                 peaks.Push(piece.Span);
+                clipping.Push(piece.Span);
                 samples += piece.Length;
                 yield return piece;
             }

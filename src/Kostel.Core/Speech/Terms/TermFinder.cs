@@ -13,19 +13,16 @@ public sealed class TermFinder
 
     /// <summary>
     /// The margin with a list of <see cref="FewTerms"/> or less. Measured on two lists of ten rare terms: with 8 a good half of
-    /// them were right, with 11 three quarters; with 14 terms appeared that nobody said. The distance in sound, the model's
+    /// them were right, with 11.5 three quarters; with 14 terms appeared that nobody said. The distance in sound, the model's
     /// opinion without the sound, and the term's length told no more once this was known.
     /// </summary>
-    private const double Margin = 11;
+    private const double Margin = 11.5;
 
     /// <summary>
     /// More terms, each less likely to be the one: the margin shrinks with the logarithm of their number. Measured with 2,000
     /// words that were not said: shrinking by the logarithm itself, one word in a hundred became one of them.
     /// </summary>
     private const double FewTerms = 10, Shrinks = 1.5;
-
-    /// <summary>Who wrote down what a term sounds like has heard it misunderstood in just this way.</summary>
-    private const double ToldMargin = 5, ToldDistance = 0.1;
 
     /// <summary>For the "is" in a plural; measured on the demonstration.</summary>
     private const double ContractionMargin = 8;
@@ -69,8 +66,8 @@ public sealed class TermFinder
     /// <summary>The terms and their plurals, as they are looked for.</summary>
     public IReadOnlyList<string> Forms => Array.ConvertAll(sounds, s => s.Term.Written);
 
-    /// <summary>How much less likely (natural logarithm) than what was written a term may be for the sound.</summary>
-    public double MostMargin => margin + ToldMargin;
+    /// <summary>How much less likely (natural logarithm) than what was written a term may be for the sound; contractions apart.</summary>
+    public double UsualMargin => margin;
 
     /// <summary>Whether there is anything to look for.</summary>
     public bool IsEmpty => sounds.Length == 0;
@@ -124,8 +121,7 @@ public sealed class TermFinder
             var distance = SoundKey.Distance(key, sound.Key, farthest) + (OtherWordCount * Math.Abs(end - first - sound.Words));
             if (distance <= farthest && KeepsWhatIsRight(words, right, first, end, sound.Term, sound.Singular))
             {
-                var told = sound.Term.SoundsLike is not null && distance <= ToldDistance;
-                yield return new TermSuspicion(first, end, sound.Term, distance, told ? margin + ToldMargin : margin);
+                yield return new TermSuspicion(first, end, sound.Term, distance, margin);
             }
         }
     }

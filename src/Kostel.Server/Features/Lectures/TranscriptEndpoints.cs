@@ -1,0 +1,129 @@
+using Kostel.Core.Speech;
+using Kostel.Core.Transcripts;
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Server.Http;
+using Kostel.Server.Jobs;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Server.Features.Lectures;
+
+/// <summary>A transcript for reading.</summary>
+/// <param name="SentenceStartsMs">Where each sentence begins, in order.</param>
+/// <param name="UnsureBelow">Words whose chance of being right is smaller are shown as doubtful.</param>
+/// <param name="GuessedBelow">…and below this as guessed.</param>
+/// <param name="IsWhole">False while words are still being recognised.</param>
+public sealed record TranscriptView(
+    IReadOnlyList<Speaker> Speakers,
+    IReadOnlyList<Passage> Passages,
+    IReadOnlyList<Chapter> Chapters,
+    IReadOnlyList<int> SentenceStartsMs,
+    double UnsureBelow,
+    double GuessedBelow,
+    bool IsWhole);
+
+/// <summary>How a lecture is to be transcribed once more.</summary>
+public sealed record TranscribeAgain(Accuracy Accuracy);
+
+/// <summary>A transcript that was replaced and is kept.</summary>
+public sealed record EarlierTranscript(int Id, Accuracy Accuracy, DateTime MadeAt, int WordCount);
+
+/// <summary>How a lecture's transcript was made, and the ones before it, the newest first.</summary>
+/// <param name="TermCount">Terms of its course, which the next transcription listens for.</param>
+public sealed record MadeTranscripts(Accuracy MadeWith, DateTime? MadeAt, int TermCount, IReadOnlyList<EarlierTranscript> Earlier);
+
+/// <summary>A lecture's transcripts: reading the present one, making another, stopping that, going back.</summary>
+internal static class TranscriptEndpoints
+{
+    public static void MapTranscripts(this IEndpointRouteBuilder app)
+    {
+        var lecture = app.MapGroup("/api/lectures/{id}");
+        lecture.MapGet("transcript", GetTranscript).WithName("getTranscript");
+        lecture.MapPost("cancel", Cancel).WithName("cancelTranscription");
+        lecture.MapPost("retry", Retry).WithName("retryTranscription");
+        lecture.MapPost("transcribe", Transcribe).WithName("transcribeAgain");
+        lecture.MapGet("transcripts", Earlier).WithName("getEarlierTranscripts");
+        lecture.MapPost("transcripts/{earlier:int}/use", UseEarlier).WithName("useEarlierTranscript");
+    }
+
+    private static async Task<NoContent> Cancel(string id, JobQueue queue, CancellationToken cancel)
+    {
+        await queue.Cancel(id, cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<NoContent> Retry(string id, KostelContext context, JobQueue queue, ProgressBoard board, CancellationToken cancel)
+    {
+        await LectureEndpoints.Find(context, id, cancel);
+        var last = await context.Jobs.Where(j => j.LectureId == id).OrderByDescending(j => j.Id).FirstOrDefaultAsync(cancel);
+        if (last is { State: JobState.Failed or JobState.Cancelled })
+        {
+            queue.Enqueue(context, id, last.Accuracy);
+            await context.SaveChangesAsync(cancel);
+            await board.Report(new Progress(id, JobStage.Checking, JobState.Waiting, 0, null, 0, null));
+            queue.Wake();
+        }
+
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Ok<TranscriptView>> GetTranscript(string id, KostelContext context, CancellationToken cancel)
+    {
+        var t = await context.Transcript(await LectureEndpoints.Find(context, id, cancel), cancel);
+        var isWhole = !await context.Jobs.AnyAsync(j => j.LectureId == id && (j.State == JobState.Waiting || j.State == JobState.Running), cancel);
+        var starts = Sentences.Of(t.Passages).Select(s => s.StartMs).ToList();
+        return TypedResults.Ok(new TranscriptView(
+            t.Speakers, t.Passages, t.Chapters, starts, WordConfidence.UnsureBelow, WordConfidence.GuessedBelow, isWhole));
+    }
+
+    /// <summary>Puts the lecture in the queue once more. What it has stays until the new transcript is there, and is kept then.</summary>
+    private static async Task<NoContent> Transcribe(
+        string id, TranscribeAgain wanted, KostelContext context, JobQueue queue, ProgressBoard board, CancellationToken cancel)
+    {
+        await LectureEndpoints.Find(context, id, cancel);
+        await RefuseWhileAtWork(context, id, cancel);
+
+        // Utterances of an attempt that was given up were heard with another choice.
+        context.Utterances.RemoveRange(await context.Utterances.Where(u => u.LectureId == id).ToListAsync(cancel));
+        queue.Enqueue(context, id, wanted.Accuracy);
+        await context.SaveChangesAsync(cancel);
+        await board.Report(new Progress(id, JobStage.Checking, JobState.Waiting, 0, null, 0, null));
+        queue.Wake();
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Ok<MadeTranscripts>> Earlier(string id, KostelContext context, CancellationToken cancel)
+    {
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var earlier = await context.EarlierTranscripts.AsNoTracking().Where(t => t.LectureId == id).OrderByDescending(t => t.Id)
+            .Select(t => new EarlierTranscript(t.Id, t.Accuracy, t.MadeAt, t.WordCount)).ToListAsync(cancel);
+        var terms = lecture.CourseId is { } course ? await context.Terms.CountAsync(t => t.CourseId == course, cancel) : 0;
+        return TypedResults.Ok(new MadeTranscripts(lecture.MadeWith, lecture.MadeAt, terms, earlier));
+    }
+
+    /// <summary>Goes back to an earlier transcript; the present one is kept in its place.</summary>
+    private static async Task<NoContent> UseEarlier(string id, int earlier, KostelContext context, CancellationToken cancel)
+    {
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        await RefuseWhileAtWork(context, id, cancel);
+        var row = await context.EarlierTranscripts.FirstOrDefaultAsync(t => t.Id == earlier && t.LectureId == id, cancel)
+            ?? throw PlainProblemException.NotThere("transcript");
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
+        await context.KeepTranscript(lecture, cancel);
+        await context.ReplaceTranscript(id, row.Transcript, cancel);
+        (lecture.MadeWith, lecture.MadeAt, lecture.Version) = (row.Accuracy, row.MadeAt, lecture.Version + 1);
+        context.EarlierTranscripts.Remove(row);
+        await context.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task RefuseWhileAtWork(KostelContext context, string id, CancellationToken cancel)
+    {
+        if (await context.Jobs.AnyAsync(j => j.LectureId == id && (j.State == JobState.Waiting || j.State == JobState.Running), cancel))
+        {
+            throw new PlainProblemException(StatusCodes.Status409Conflict, "This lecture is being transcribed at the moment. Wait until that is done, or stop it.");
+        }
+    }
+}
