@@ -60,7 +60,8 @@ public static class WrittenNumbers
     private static (Figure[] Pieces, int Used) Piece(List<SpokenWord> spoken, int at)
     {
         var before = at == 0 || spoken[at - 1].Stops ? "" : spoken[at - 1].Bare;
-        if (at == 0 || spoken[at - 1].EndsSentence || NumberWords.IsNumber(before))
+        var isWord = !char.IsDigit(spoken[at].Bare.FirstOrDefault());
+        if ((isWord && (at == 0 || spoken[at - 1].EndsSentence)) || NumberWords.IsNumber(before))
         {
             return ([], 0);
         }

@@ -12,11 +12,11 @@ public sealed class TermFinder
     private const double Farthest = 0.5, NearerForTenfold = 0.1;
 
     /// <summary>
-    /// The margin with a list of <see cref="FewTerms"/> or less. Measured on two lists of ten rare terms: with 8 a good half of
-    /// them were right, with 11.5 three quarters; with 14 terms appeared that nobody said. The distance in sound, the model's
-    /// opinion without the sound, and the term's length told no more once this was known.
+    /// The margin with a list of <see cref="FewTerms"/> or less, where the sounds are the same; farther away it is smaller. Measured
+    /// on two lists of rare terms and the two of the demonstration, of 198 places that it changed 186 became right; without the
+    /// second number 201 of 235, with 15 in its place 173 of 180.
     /// </summary>
-    private const double Margin = 11.5;
+    private const double Margin = 11.5, LessForDistance = 10;
 
     /// <summary>
     /// More terms, each less likely to be the one: the margin shrinks with the logarithm of their number. Measured with 2,000
@@ -66,8 +66,8 @@ public sealed class TermFinder
     /// <summary>The terms and their plurals, as they are looked for.</summary>
     public IReadOnlyList<string> Forms => Array.ConvertAll(sounds, s => s.Term.Written);
 
-    /// <summary>How much less likely (natural logarithm) than what was written a term may be for the sound; contractions apart.</summary>
-    public double UsualMargin => margin;
+    /// <summary>How much less likely (natural logarithm) than what was written a term may be for the sound at most; contractions apart.</summary>
+    public double LargestMargin => margin;
 
     /// <summary>Whether there is anything to look for.</summary>
     public bool IsEmpty => sounds.Length == 0;
@@ -121,7 +121,7 @@ public sealed class TermFinder
             var distance = SoundKey.Distance(key, sound.Key, farthest) + (OtherWordCount * Math.Abs(end - first - sound.Words));
             if (distance <= farthest && KeepsWhatIsRight(words, right, first, end, sound.Term, sound.Singular))
             {
-                yield return new TermSuspicion(first, end, sound.Term, distance, margin);
+                yield return new TermSuspicion(first, end, sound.Term, distance, margin - (LessForDistance * distance));
             }
         }
     }

@@ -86,7 +86,7 @@ public sealed class TermRepair
     {
         var noted = text.Watched![from];
         var (small, capital) = openings[form];
-        return Math.Max(noted[small], noted[capital]) >= sums[TermReplacement.End(text, to)] - sums[from] - finder.UsualMargin;
+        return Math.Max(noted[small], noted[capital]) >= sums[TermReplacement.End(text, to)] - sums[from] - finder.LargestMargin;
     }
 
     /// <summary>The log-probability of a token in the place of another, if it was watched.</summary>

@@ -22,6 +22,7 @@ public class WrittenNumbersTests
     [InlineData("from two to three metres", "from 2 to 3 m")]
     [InlineData("The depth is 1.4 meters.", "The depth is 1.4 m.")]
     [InlineData("at twenty degrees Celsius.", "at 20 °C.")]
+    [InlineData("40 hectopascals, you may", "40 hPa, you may")]
     public void A_measure_is_written_in_figures_with_the_symbol_of_its_unit(string said, string written) => Assert.Equal(written, Written(said));
 
     [Theory]
