@@ -9,6 +9,12 @@ namespace Kostel.Core.Speech;
 /// <remarks>Sakoe &amp; Chiba (1978) for dynamic time warping; attention weights as its cost are common practice, no source.</remarks>
 public static class WordAligner
 {
+    /// <summary>
+    /// The attention runs ahead of the sound by this. Measured against the synthesiser's record for three voices: 99, 109 and
+    /// 125 ms (medians); a little less is put right, so that who plays a word hears its first sound.
+    /// </summary>
+    private const double AheadMs = 80;
+
     /// <summary>The frame at which each token begins.</summary>
     /// <param name="attention">One row a token, one column a frame; rows need not sum to 1.</param>
     /// <returns>Non-decreasing frame indices, one a token.</returns>
@@ -77,8 +83,8 @@ public static class WordAligner
             var text = string.Concat(pieces.Skip(first).Take(end - first).Select(p => p.Text)).Replace("▁", "").Trim();
             if (text.Length > 0)
             {
-                var from = (int)Math.Round(starts[first] * msPerFrame);
-                var to = end < pieces.Count ? (int)Math.Round(starts[end] * msPerFrame) : durationMs;
+                var from = (int)Math.Round((starts[first] * msPerFrame) + AheadMs);
+                var to = end < pieces.Count ? (int)Math.Round((starts[end] * msPerFrame) + AheadMs) : durationMs;
                 from = Math.Clamp(from, words.Count > 0 ? words[^1].StartMs : 0, durationMs);
                 var confidence = pieces.Skip(first).Take(end - first).Where(p => p.Text.Any(char.IsLetterOrDigit))
                     .Select(p => p.Probability).DefaultIfEmpty(1).Min();

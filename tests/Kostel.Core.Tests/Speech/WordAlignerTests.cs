@@ -29,7 +29,7 @@ public class WordAlignerTests
         var words = WordAligner.Words(pieces, [0, 4, 10, 20], 24, 1_000);
         Assert.Equal(["Slack", "water."], words.Select(w => w.Text));
         Assert.Equal([0.4, 0.8], words.Select(w => w.Confidence));
-        Assert.Equal((0, 240), (words[0].StartMs, words[0].EndMs));
+        Assert.Equal((80, 320), (words[0].StartMs, words[0].EndMs));
     }
 
     [Fact]

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Passage } from '@/api/client'
 import { clock } from '@/shared/time'
+import { between } from '@/shared/units'
 
 const props = defineProps<{
   passage: Passage
@@ -40,7 +41,7 @@ function hear(event: MouseEvent) {
           :data-w="i"
           :class="{ unsure: w.confidence < unsureBelow, guessed: w.confidence < guessedBelow, now: i === spoken }"
           >{{ w.text }}</span
-        >{{ ' ' }}</template
+        >{{ between(w.text, passage.words[i + 1]?.text) }}</template
       >
     </p>
   </div>
