@@ -15,18 +15,22 @@ const once = (path, build) => {
   return path
 }
 
+/** The mean level of a sound in dB. */
+const level = (...input) => Number(/mean_volume: (-?[\d.]+)/.exec(execFileSync('bash', ['-c', 'ffmpeg -hide_banner "$@" -af volumedetect -f null - 2>&1', '-', ...input], { encoding: 'utf8' }))[1])
+
 /** Noise as strong as the speech, 20 dB taken off. */
 const noise = (clean, colour, to, filter = '[0]') => {
-  const level = (input) => Number(/mean_volume: (-?[\d.]+)/.exec(execFileSync('bash', ['-c', 'ffmpeg -hide_banner "$@" -af volumedetect -f null - 2>&1', '-', ...input], { encoding: 'utf8' }))[1])
   const source = `anoisesrc=color=${colour}:sample_rate=16000:seed=7:amplitude=0.3`
-  const gain = level(['-i', clean]) - 20 - level(['-f', 'lavfi', '-t', '20', '-i', source])
+  const gain = level('-i', clean) - 20 - level('-f', 'lavfi', '-t', '20', '-i', source)
   ffmpeg('-i', clean, '-f', 'lavfi', '-i', `${source},volume=${gain}dB`, '-filter_complex', `${filter}[1]amix=inputs=2:duration=first:normalize=0`, to)
 }
 
-/** A room: the sound itself, then an exponentially fading tail (60 dB in the given seconds) of random reflections. */
+/** A room: the sound itself, then an exponentially fading tail (60 dB in the given seconds) of random reflections; as loud as before. */
 const room = (clean, to, seconds, direct) => {
   const tail = `aevalsrc='if(lt(t,0.0001),${direct},(random(1)-0.5)*0.12*exp(-6.91*t/${seconds}))':d=${seconds}:s=16000`
-  ffmpeg('-i', clean, '-f', 'lavfi', '-i', tail, '-filter_complex', '[0][1]afir=dry=10:wet=10:irnorm=-1,volume=0.5,alimiter=limit=0.95:level=0', '-ar', '16000', to)
+  const raw = to.replace('.wav', '.raw.wav')
+  ffmpeg('-i', clean, '-f', 'lavfi', '-i', tail, '-filter_complex', '[0][1]afir', '-ar', '16000', '-c:a', 'pcm_f32le', raw)
+  ffmpeg('-i', raw, '-af', `volume=${level('-i', clean) - level('-i', raw)}dB,alimiter=limit=0.95:level=0`, to)
 }
 
 /** What can be done to a clean recording. */
