@@ -17,11 +17,11 @@ public static class ProposalScorer
     /// <summary>The log-probability of each proposal; null where it is below what was asked for.</summary>
     public static IReadOnlyList<double?> Score(ITokenModel model, IReadOnlyList<Proposal> proposals)
     {
-        var branches = proposals.Select(p => new Branch(p, p.Beginning, p.Before, 0)).ToArray();
+        var branches = proposals.Select(p => new Branch(p.Beginning, p.Before, 0, p.AtLeast)).ToArray();
         for (var at = 0; ; at++)
         {
             var level = Enumerable.Range(0, branches.Length)
-                .Where(i => branches[i].LogProbability >= proposals[i].AtLeast && at < proposals[i].Tokens.Count)
+                .Where(i => branches[i].IsLikely && at < proposals[i].Tokens.Count)
                 .GroupBy(i => new Extension(branches[i].Beginning, branches[i].Before));
             var any = false;
             foreach (var nodes in level.Chunk(RowsAtOnce))
@@ -36,17 +36,20 @@ public static class ProposalScorer
                     foreach (var i in nodes[row])
                     {
                         var token = proposals[i].Tokens[at];
-                        branches[i] = new Branch(proposals[i], first + row, token, branches[i].LogProbability + scores[token] - total);
+                        branches[i] = branches[i] with { Beginning = first + row, Before = token, LogProbability = branches[i].LogProbability + scores[token] - total };
                     }
                 }
             }
 
             if (!any)
             {
-                return branches.Select(b => b.LogProbability >= b.Of.AtLeast ? b.LogProbability : (double?)null).ToList();
+                return branches.Select(b => b.IsLikely ? b.LogProbability : (double?)null).ToList();
             }
         }
     }
 
-    private readonly record struct Branch(Proposal Of, int Beginning, int Before, double LogProbability);
+    private readonly record struct Branch(int Beginning, int Before, double LogProbability, double AtLeast)
+    {
+        public bool IsLikely => LogProbability >= AtLeast;
+    }
 }

@@ -129,6 +129,9 @@ public sealed class TermRepair
             Tokens = [.. text.Tokens.Take(start), .. tail],
             Probabilities = [.. text.Probabilities.Take(start), .. scored.Select((s, i) => Math.Max(least[i], Math.Exp(s.LogProbability)))],
             Beginnings = [.. text.Beginnings.Take(start), .. scored.Select(s => s.Beginning)],
+
+            // What was noted belongs to other tokens.
+            Watched = null,
         };
 
         void Append(IEnumerable<int> tokens, double chance)
