@@ -36,6 +36,26 @@ public class BeamSearchTests
     }
 
     [Fact]
+    public void Watched_tokens_are_noted_at_every_place_whether_chosen_or_not()
+    {
+        var model = new Tree(Trap);
+        var search = new BeamSearch(new SearchOptions(1), 10, [B, A]);
+        while (!search.IsOver)
+        {
+            search.Take(model, model.Extend(search.Wanted.ToArray()));
+        }
+
+        Assert.Equal([A, C], search.Best.Tokens);
+        Assert.Equal(2, search.Best.Watched!.Count);
+        Assert.Equal(Math.Log(0.4), search.Best.Watched[0][0], 0.02);
+        Assert.Equal(Math.Log(search.Best.Probabilities[0]), search.Best.Watched[0][1], 0.001);
+    }
+
+    [Fact]
+    public void Without_watched_tokens_nothing_is_noted() =>
+        Assert.Null(BeamSearch.Find(new Tree(Trap), new SearchOptions(4), 10, TestContext.Current.CancellationToken).Watched);
+
+    [Fact]
     public void A_given_text_is_scored_as_it_would_be_found()
     {
         var model = new Tree(Trap);

@@ -70,6 +70,28 @@ public class TermRepairTests
         Assert.Equal("the moulin closes", string.Join(' ', words.Decode(repaired.Tokens).Select(w => w.Text)));
     }
 
+    [Theory]
+    [InlineData(0.2, "the wilting point is near.")]
+    [InlineData(1e-9, "the wielding point is near.")]
+    public void What_was_noted_while_searching_leads_to_the_same_text_in_fewer_steps(double wilting, string expected)
+    {
+        (string Text, int Steps) Repaired(bool noted)
+        {
+            var words = new Words { ["wilting"] = wilting, ["Wilting"] = wilting };
+            var repair = new TermRepair(new TermFinder([new("wilting point")]), words.Encode, words.Decode);
+            var text = words.Text("the wielding point is near.", Doubtful);
+            var before = words.Next;
+            var repaired = repair.Repair(noted ? text with { Watched = words.Note(repair.Watched) } : text, words);
+            Assert.True(repaired.Watched is null || repaired.Watched.Count == repaired.Tokens.Count);
+            return (string.Join(' ', words.Decode(repaired.Tokens).Select(w => w.Text)), words.Next - before);
+        }
+
+        var (plain, noted) = (Repaired(false), Repaired(true));
+        Assert.Equal(expected, plain.Text);
+        Assert.Equal(expected, noted.Text);
+        Assert.True(noted.Steps < plain.Steps);
+    }
+
     private static string Repaired(string text, string term, double wilting, double written = Doubtful)
     {
         var words = new Words { ["wilting"] = wilting, ["Wilting"] = wilting };
@@ -109,6 +131,10 @@ public class TermRepairTests
             var begun = Extend(tokens.Select((_, i) => new Extension(Next + i - 1, i == 0 ? SearchOptions.StartToken : tokens[i - 1])).ToArray());
             return new FoundText(tokens, tokens.Select(_ => probability > Doubtful ? probability : probability / Vocabulary).ToList(), tokens.Select((_, i) => begun + i).ToList(), 0);
         }
+
+        /// <summary>The log-probabilities of tokens at each place of the text.</summary>
+        public List<float[]> Note(IReadOnlyList<int> watched) =>
+            said.Select((_, place) => watched.Select(t => (float)Math.Log(Likely(t, place) / Vocabulary)).ToArray()).ToList();
 
         public int Extend(ReadOnlySpan<Extension> extensions)
         {
