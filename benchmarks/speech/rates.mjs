@@ -22,7 +22,7 @@ function rates(groups) {
 }
 
 const clean = (name) => voices.map((voice) => ({ file: sound(name, voice), name }))
-const under = (condition) => ['bread', 'bridges', 'bees'].map((name, i) => ({ file: sound(name, voices[i], condition), name }))
+const under = (condition) => ['bread', 'bridges', 'bees'].flatMap((name) => voices.map((voice) => ({ file: sound(name, voice, condition), name })))
 
 export const demo = (wanted) => rates([['demonstration', demonstration().filter((r) => !wanted.length || wanted.some((w) => r.name.includes(w)))]])
 export const texts = () => rates(['bread', 'bridges', 'bees', 'glaciers'].map((n) => [n, clean(n)]).concat(voices.map((v, i) => [`voice ${v}`, ['bread', 'bridges', 'bees', 'glaciers'].map((n) => clean(n)[i])]), [['all', ['bread', 'bridges', 'bees', 'glaciers'].flatMap(clean)]]))

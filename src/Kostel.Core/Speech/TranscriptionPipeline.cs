@@ -1,6 +1,7 @@
 using System.Runtime.CompilerServices;
 using System.Threading.Channels;
 using Kostel.Core.Audio;
+using Kostel.Core.Audio.Dereverberation;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Speech;
@@ -121,7 +122,7 @@ public sealed class TranscriptionPipeline(
             var window = new SampleWindow(0);
             var cutter = new UtteranceSegmenter(size, segmenter, start);
             long next = start, reported = 0;
-            await foreach (var piece in Level.Bring(sound, cancel))
+            await foreach (var piece in RoomEcho.Remove(Level.Bring(sound, cancel), start, cancel))
             {
                 window.Append(piece.Span);
                 window.DropBefore(Math.Min(start, window.End));

@@ -26,6 +26,10 @@ public class BeamSearchTests
     public void Silence_ends_at_once() => Assert.Empty(Find(new Tree(_ => Scores((End, 0.9))), 4));
 
     [Fact]
+    public void A_wide_search_does_not_fall_silent_where_every_text_is_unlikely() =>
+        Assert.Equal(Mumble, Find(new Tree(Mumbled), 4));
+
+    [Fact]
     public void Every_token_carries_its_probability_and_what_came_before()
     {
         var model = new Tree(Trap);
@@ -63,6 +67,8 @@ public class BeamSearchTests
         Assert.Equal(Math.Log(0.4 * 0.95 * 0.95), scored.Sum(s => s.LogProbability), 0.05);
     }
 
+    private static readonly int[] Mumble = [A, B, A, C, B, C];
+
     private static IReadOnlyList<int> Find(Tree model, int width, int most = 10) =>
         BeamSearch.Find(model, new SearchOptions(width), most, TestContext.Current.CancellationToken).Tokens;
 
@@ -73,6 +79,14 @@ public class BeamSearchTests
         [A] => Scores((C, 0.3), (B, 0.25), (A, 0.25)),
         [B] => Scores((C, 0.95)),
         _ => Scores((End, 0.95)),
+    };
+
+    /// <summary>Every word is a guess; that nothing was said is unlikelier than the first word, but likelier than all of them.</summary>
+    private static float[] Mumbled(IReadOnlyList<int> text) => text.Count switch
+    {
+        0 => Scores((A, 0.4), (End, 0.25), (B, 0.2)),
+        6 => Scores((End, 0.95)),
+        _ => Scores((Mumble[text.Count], 0.4), (0, 0.25), (6, 0.2)),
     };
 
     private static float[] Scores(params (int Token, double Probability)[] likely)
