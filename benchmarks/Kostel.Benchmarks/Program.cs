@@ -11,8 +11,7 @@ using Kostel.Speech;
 
 // Recognises recordings in several ways in one run and writes one line of JSON for each recording and way: what was heard, and
 // how long it took. Usage: WAY[,WAY…] FILE…; a way is plain, fast or accurate, and "fast+FILE" takes the terms in the file.
-// "all" as the first file's name joins the others to one long recording. With "write" alone a text is read and given back with its
-// numbers in figures, to be compared with transcripts that have them.
+// With "write" alone a text is read and given back with its numbers in figures, to be compared with transcripts that have them.
 if (args is ["write"])
 {
     var said = Console.In.ReadToEnd().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
@@ -24,17 +23,20 @@ var models = ModelFolder.Open(
     Environment.GetEnvironmentVariable("KOSTEL_MODELS")!, Environment.GetEnvironmentVariable("KOSTEL_MODEL_LOCK")!);
 using var engine = SpeechEngine.Load(models);
 using var plain = new PlainLoop(models);
-string[][] recordings = args[1] == "all" ? [args[2..]] : args[1..].Select(f => new[] { f }).ToArray();
-foreach (var way in args[0].Split(','))
+var ways = args[0].Split(',').Select(w => (Way: w, Recogniser: Recogniser(w))).ToList();
+using var process = Process.GetCurrentProcess();
+
+// Each recording in all ways before the next, so that other work on the machine falls on all of them.
+foreach (var file in args[1..])
 {
-    var (recogniser, parallel) = Recogniser(way);
-    foreach (var files in recordings)
+    foreach (var (way, (recogniser, parallel)) in ways)
     {
         long samples = 0;
         var words = new List<object>();
+        var processor = Processor();
         var watch = Stopwatch.StartNew();
         using var voice = engine.ListenForVoice();
-        await foreach (var utterance in new TranscriptionPipeline(recogniser, new SegmenterOptions(), parallel).Run(Sound(files), voice, 0, 0, null))
+        await foreach (var utterance in new TranscriptionPipeline(recogniser, new SegmenterOptions(), parallel).Run(Sound(), voice, 0, 0, null))
         {
             words.AddRange(utterance.Words.Select(w => new { text = w.Text, start = w.StartMs, end = w.EndMs, confidence = w.Confidence }));
         }
@@ -42,24 +44,28 @@ foreach (var way in args[0].Split(','))
         Console.WriteLine(JsonSerializer.Serialize(new
         {
             way,
-            file = files[0],
+            file,
             seconds = watch.Elapsed.TotalSeconds,
+            processor = Processor() - processor,
             sound = samples / (double)Pcm.SampleRate,
             words,
         }));
 
-        async IAsyncEnumerable<ReadOnlyMemory<float>> Sound(string[] of)
+        async IAsyncEnumerable<ReadOnlyMemory<float>> Sound()
         {
-            foreach (var file in of)
+            await foreach (var piece in Recording.Decode(file, default))
             {
-                await foreach (var piece in Recording.Decode(file, default))
-                {
-                    samples += piece.Length;
-                    yield return piece;
-                }
+                samples += piece.Length;
+                yield return piece;
             }
         }
     }
+}
+
+double Processor()
+{
+    process.Refresh();
+    return process.TotalProcessorTime.TotalSeconds;
 }
 
 (IRecogniser Recogniser, int Parallel) Recogniser(string way)

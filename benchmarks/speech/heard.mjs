@@ -5,7 +5,7 @@ import { root } from '../common.mjs'
 
 const program = join(root, 'benchmarks/Kostel.Benchmarks/bin/Release/net10.0/Kostel.Benchmarks.dll')
 
-/** @returns {{way: string, file: string, seconds: number, sound: number, words: {text: string, start: number, end: number, confidence: number}[]}[]} */
+/** @returns {{way: string, file: string, seconds: number, processor: number, sound: number, words: {text: string, start: number, end: number, confidence: number}[]}[]} */
 export const hear = (ways, files) =>
   execFileSync('dotnet', [program, ways.join(','), ...files], { encoding: 'utf8', maxBuffer: 1 << 28 }).trim().split('\n').map((l) => JSON.parse(l))
 

@@ -50,11 +50,6 @@ internal static class TranscribeCommand
             await File.WriteAllTextAsync(output.FullName, text, cancel);
         }
 
-        if (transcript.Passages.Count == 0)
-        {
-            await Console.Error.WriteLineAsync("No speech was heard in this recording.");
-        }
-
         return 0;
     }
 
@@ -64,28 +59,28 @@ internal static class TranscribeCommand
         using var voice = engine.ListenForVoice();
         var pipeline = new TranscriptionPipeline(recogniser, new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount), WrittenNumbers.Of);
         var watch = Stopwatch.StartNew();
-        long samples = 0;
+        var clipping = new ClippingMeter();
         var utterances = new List<Utterance>();
-        await foreach (var utterance in pipeline.Run(Counted(Recording.Decode(path, cancel)), voice, 0, 0, null, cancel))
+        await foreach (var utterance in pipeline.Run(Measured(Recording.Decode(path, cancel)), voice, 0, 0, null, cancel))
         {
             utterances.Add(utterance);
             Progress(Pcm.ToMs(utterance.EndSample), facts.DurationMs, watch.Elapsed);
         }
 
         await Console.Error.WriteLineAsync();
-        var durationMs = Pcm.ToMs(samples);
-        if (facts.DurationMs > durationMs + 2_000)
+        var heardMs = Pcm.ToMs(clipping.Samples);
+        if (RecordingNotice.For(utterances.SelectMany(u => u.Words).ToList(), facts.DurationMs, heardMs, clipping.Share) is { } notice)
         {
-            await Console.Error.WriteLineAsync($"The file ends early: {Clock.Of(durationMs)} of {Clock.Of(facts.DurationMs)} could be read.");
+            await Console.Error.WriteLineAsync(notice);
         }
 
-        return TranscriptBuilder.Build(utterances, durationMs);
+        return TranscriptBuilder.Build(utterances, heardMs);
 
-        async IAsyncEnumerable<ReadOnlyMemory<float>> Counted(IAsyncEnumerable<ReadOnlyMemory<float>> sound)
+        async IAsyncEnumerable<ReadOnlyMemory<float>> Measured(IAsyncEnumerable<ReadOnlyMemory<float>> sound)
         {
             await foreach (var piece in sound)
             {
-                samples += piece.Length;
+                clipping.Push(piece.Span);
                 yield return piece;
             }
         }

@@ -9,17 +9,19 @@ public sealed class ClippingMeter
     /// <summary>A loud sound touches the limit for a sample or two.</summary>
     private const int ShortestRun = 3;
 
-    private long samples;
     private long clipped;
     private int run;
 
+    /// <summary>How many samples were heard.</summary>
+    public long Samples { get; private set; }
+
     /// <summary>The share of samples that were cut off, 0 to 1.</summary>
-    public double Share => samples == 0 ? 0 : clipped / (double)samples;
+    public double Share => Samples == 0 ? 0 : clipped / (double)Samples;
 
     /// <summary>Takes the next samples.</summary>
     public void Push(ReadOnlySpan<float> piece)
     {
-        samples += piece.Length;
+        Samples += piece.Length;
         foreach (var sample in piece)
         {
             run = Math.Abs(sample) >= Limit ? run + 1 : 0;

@@ -71,7 +71,6 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         var total = Math.Max(1, Pcm.ToSample(facts.DurationMs));
         var peaks = new WaveformPeaks();
         var clipping = new ClippingMeter();
-        long samples = 0;
         var watch = Stopwatch.StartNew();
         using var voice = engine.Value.ListenForVoice();
         var pipeline = new TranscriptionPipeline(engine.Value.Recogniser(job.Accuracy, await context.Terms(lecture, cancel)), new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount), WrittenNumbers.Of);
@@ -83,7 +82,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
             await Report(utterance.EndSample);
         }
 
-        return (samples, peaks.ToArray(), clipping.Share);
+        return (clipping.Samples, peaks.ToArray(), clipping.Share);
 
         async IAsyncEnumerable<ReadOnlyMemory<float>> Drawn()
         {
@@ -91,7 +90,6 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
             {
                 peaks.Push(piece.Span);
                 clipping.Push(piece.Span);
-                samples += piece.Length;
                 yield return piece;
             }
         }

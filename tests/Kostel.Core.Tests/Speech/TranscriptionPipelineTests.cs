@@ -76,12 +76,26 @@ public class TranscriptionPipelineTests
                 .Select(g => new Word($"s{g.Key}", Pcm.ToMs(g.First().At), Pcm.ToMs(g.Last().At), 1)).ToList()));
     }
 
+    [Fact]
+    public async Task Each_utterance_is_put_on_paper_as_told()
+    {
+        var plain = await Run(SlowAtFirst(), Sound(3));
+        var written = await Run(SlowAtFirst(), Sound(3), write: words => [.. words.Select(w => w with { Text = w.Text + "!" })]);
+        Assert.NotEmpty(plain.SelectMany(u => u.Words));
+        Assert.Equal(plain.SelectMany(u => u.Words).Select(w => w.Text + "!"), written.SelectMany(u => u.Words).Select(w => w.Text));
+    }
+
     private static async Task<List<Utterance>> Run(
-        IRecogniser recogniser, IAsyncEnumerable<ReadOnlyMemory<float>> sound, long resumeAt = 0, int first = 0, CancellationToken cancel = default)
+        IRecogniser recogniser,
+        IAsyncEnumerable<ReadOnlyMemory<float>> sound,
+        long resumeAt = 0,
+        int first = 0,
+        Func<IReadOnlyList<Word>, IReadOnlyList<Word>>? write = null,
+        CancellationToken cancel = default)
     {
         var found = new List<Utterance>();
         using var voice = new Loud();
-        await foreach (var u in new TranscriptionPipeline(recogniser, new SegmenterOptions(), 2).Run(sound, voice, resumeAt, first, null, cancel))
+        await foreach (var u in new TranscriptionPipeline(recogniser, new SegmenterOptions(), 2, write).Run(sound, voice, resumeAt, first, null, cancel))
         {
             found.Add(u);
         }
