@@ -8,7 +8,7 @@ for media in demo/media/*; do
   case "$name" in
     0[1-4]-*) terms=(--terms "$PWD/demo/terms/tides.txt") ;;
     0[5-7]-*) terms=(--terms "$PWD/demo/terms/soil.txt") ;;
-    *) terms=() ;;
+    *) terms=(--terms "$PWD/demo/terms/quay.txt") ;;
   esac
   [ "$name" = 09-fog ] || ./kostel transcribe "$media" --accuracy accurate "${terms[@]}" --to json --out "$PWD/demo/transcripts/$name.json"
 done

@@ -13,6 +13,8 @@ internal static class OnnxSessions
             InterOpNumThreads = 1,
             ExecutionMode = ExecutionMode.ORT_SEQUENTIAL,
             GraphOptimizationLevel = GraphOptimizationLevel.ORT_ENABLE_ALL,
+            // Utterances differ in length: a plan of the memory for each length would only gather.
+            EnableMemoryPattern = false,
             LogSeverityLevel = OrtLoggingLevel.ORT_LOGGING_LEVEL_ERROR,
         };
 

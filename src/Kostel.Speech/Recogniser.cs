@@ -14,6 +14,8 @@ internal sealed class Recogniser(SpeechNetwork network, SearchOptions search, IR
 
     private readonly TermRepair repair = new(new TermFinder(terms), network.Tokens.Encode, network.Tokens.Words);
 
+    private readonly IReadOnlySet<(int Before, int Token)> coarse = CoarseWords.Pairs(network.Tokens.Encode);
+
     /// <summary>Utterances that share each pass over the decoder's weights.</summary>
     private int Together => search.Width == 1 ? 8 : 2;
 
@@ -35,7 +37,7 @@ internal sealed class Recogniser(SpeechNetwork network, SearchOptions search, IR
 
                 var session = idle.TryPop(out var free) ? free : decoder.Open();
                 network.Encode(utterance.Samples, session);
-                active.Add(new Hearing(utterance, session, new BeamSearch(search, MostTokens(utterance.Samples.Length), repair.Watched)));
+                active.Add(new Hearing(utterance, session, new BeamSearch(search, MostTokens(utterance.Samples.Length), repair.Watched, coarse)));
             }
 
             cancel.ThrowIfCancellationRequested();

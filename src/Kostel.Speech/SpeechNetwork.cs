@@ -1,3 +1,4 @@
+using System.Runtime.InteropServices;
 using Kostel.Core.Speech.Decoding;
 using Microsoft.ML.OnnxRuntime;
 
@@ -36,7 +37,7 @@ internal sealed class SpeechNetwork : IDisposable
     public void Encode(ReadOnlyMemory<float> samples, DecoderSession session)
     {
         using var run = new RunOptions();
-        using var input = OrtValue.CreateTensorValueFromMemory(samples.ToArray(), [1, samples.Length]);
+        using var input = OrtValue.CreateTensorValueFromMemory(OrtMemoryInfo.DefaultInstance, MemoryMarshal.AsMemory(samples), [1, samples.Length]);
         using var encoded = encoder.Run(run, EncoderInputs, [input], EncoderOutputs);
         session.Begin(encoded[0].GetTensorDataAsSpan<float>());
     }

@@ -51,6 +51,18 @@ public sealed class TranscribeCommandTests : IDisposable
     }
 
     [Fact]
+    public void What_a_reader_must_know_of_the_recording_is_said_beside_the_transcript()
+    {
+        var (exit, output, errors) = Run("transcribe", Write("nothing.wav", Clips.Silence(5)));
+        Assert.Equal(0, exit);
+        Assert.Equal("", output.Trim());
+        Assert.Contains("No speech was heard", errors, StringComparison.Ordinal);
+        var cut = Run("transcribe", Write("cut.mp4", Clips.WholeMp4[..(Clips.WholeMp4.Length / 16)]), "--to", "json");
+        Assert.NotEmpty(TranscriptFormat.Read(cut.Output).Passages);
+        Assert.Contains("ends early", cut.Errors, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void A_file_that_is_no_recording_ends_with_a_reason_and_no_output()
     {
         var (exit, output, errors) = Run("transcribe", Write("notes.mp3", "only text"u8.ToArray()));

@@ -54,7 +54,7 @@ const emit = defineEmits<{ changed: [] }>()
   flex-wrap: wrap;
   font-size: 14px;
 }
-.facts span + span::before {
+.facts span:not(:last-child)::after {
   content: '·';
   padding: 0 6px;
 }

@@ -15,6 +15,7 @@ internal sealed class EchoRemover(long from)
     private readonly SampleWindow heard = Silence();
     private long next;
     private Spectra? last;
+    private float[] given = [];
 
     /// <summary>Whether there is a block, and enough after it that the last one will not be too short.</summary>
     public bool HasBlock => heard.End >= (next + BlockFrames + (BlockFrames / 2)) * Hop;
@@ -22,7 +23,7 @@ internal sealed class EchoRemover(long from)
     /// <summary>Takes the next samples.</summary>
     public void Append(ReadOnlySpan<float> samples) => heard.Append(samples);
 
-    /// <summary>The next samples, without echo.</summary>
+    /// <summary>The next samples, without echo; good until the next call.</summary>
     public ReadOnlyMemory<float> TakeBlock() => Take(BlockFrames);
 
     /// <summary>What is left.</summary>
@@ -44,20 +45,30 @@ internal sealed class EchoRemover(long from)
     private Memory<float> Take(int frames)
     {
         var (start, end) = (next * Hop, (next + frames) * Hop);
-        var sound = Said(end, frames) ?? heard.Slice(start - Lag, end - Lag).ToArray();
+        if (given.Length < frames * Hop)
+        {
+            given = new float[frames * Hop];
+        }
+
+        var sound = given.AsMemory(0, frames * Hop);
+        if (!Said(end, frames, sound.Span))
+        {
+            heard.Slice(start - Lag, end - Lag).CopyTo(sound.Span);
+        }
+
         next += frames;
         heard.DropBefore(end - Lag - (LateReverberation.History * Hop));
-        return start == 0 ? sound.AsMemory(Lag) : sound;
+        return start == 0 ? sound[Lag..] : sound;
     }
 
-    /// <summary>The sound of the next frames; null when nothing is to be changed about it.</summary>
-    private float[]? Said(long end, int frames)
+    /// <summary>Writes the sound of the next frames; false when nothing is to be changed about it.</summary>
+    private bool Said(long end, int frames, Span<float> to)
     {
         var sound = heard.Slice(heard.Start, end);
         var isRoom = end > from && EchoMeter.Reverberation(sound) >= EchoMeter.Room;
         if (!isRoom && last is null)
         {
-            return null;
+            return false;
         }
 
         var spectra = ShortTimeSpectra.Of(sound);
@@ -67,6 +78,7 @@ internal sealed class EchoRemover(long from)
         var said = new float[((Reach + frames) * Hop) + Lag];
         ShortTimeSpectra.AddTo(said, before);
         ShortTimeSpectra.AddTo(said.AsSpan(Reach * Hop), now);
-        return said[Lag..^Lag];
+        said.AsSpan(Lag, frames * Hop).CopyTo(to);
+        return true;
     }
 }

@@ -5,7 +5,7 @@ namespace Kostel.Core.Audio.Dereverberation;
 /// <summary>Takes the echo of a room out of a stream of sound, where there is one; sound without stays as it is, sample for sample.</summary>
 public static class RoomEcho
 {
-    /// <summary>The same number of samples, at the same times.</summary>
+    /// <summary>The same number of samples, at the same times. Each piece is good until the next is asked for.</summary>
     /// <param name="from">Sound before this sample is of no interest and stays as it is.</param>
     public static async IAsyncEnumerable<ReadOnlyMemory<float>> Remove(
         IAsyncEnumerable<ReadOnlyMemory<float>> sound, long from, [EnumeratorCancellation] CancellationToken cancel = default)

@@ -36,8 +36,13 @@ public sealed record FoundText(
 /// </remarks>
 /// <param name="most">Tokens at most.</param>
 /// <param name="watched">Tokens whose chance is noted at every step, whether they are chosen or not.</param>
-public sealed class BeamSearch(SearchOptions options, int most, IReadOnlyList<int>? watched = null)
+/// <param name="reluctant">Tokens that are taken after others only when hardly anything else is possible.</param>
+public sealed class BeamSearch(
+    SearchOptions options, int most, IReadOnlyList<int>? watched = null, IReadOnlySet<(int Before, int Token)>? reluctant = null)
 {
+    /// <summary>In log-probability: what is reluctantly taken must have a chance of 98 in a hundred to be taken for certain.</summary>
+    private const double Reluctance = 4;
+
     private const int LoopCheckEvery = 16;
 
     private readonly List<FoundText> finished = [];
@@ -170,7 +175,8 @@ public sealed class BeamSearch(SearchOptions options, int most, IReadOnlyList<in
             }
 
             var log = scores[token] - total;
-            candidates.Add(new Path(from, token, beginning, from.LogProbability + log, Math.Exp(log), from.Length + 1, noted));
+            var counted = reluctant?.Contains((from.Token, token)) == true ? log - Reluctance : log;
+            candidates.Add(new Path(from, token, beginning, from.LogProbability + counted, Math.Exp(log), from.Length + 1, noted));
         }
     }
 

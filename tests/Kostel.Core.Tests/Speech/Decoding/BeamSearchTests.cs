@@ -1,3 +1,4 @@
+using Kostel.Core.Speech;
 using Kostel.Core.Speech.Decoding;
 
 namespace Kostel.Core.Tests.Speech.Decoding;
@@ -54,6 +55,31 @@ public class BeamSearchTests
         Assert.Equal(Math.Log(0.4), search.Best.Watched[0][0], 0.02);
         Assert.Equal(Math.Log(search.Best.Probabilities[0]), search.Best.Watched[0][1], 0.001);
     }
+
+    [Theory]
+    [InlineData(0.9, C)]
+    [InlineData(0.995, B)]
+    public void A_reluctant_token_is_taken_only_when_it_is_as_good_as_certain(double chance, int taken)
+    {
+        var model = new Tree(text => text.Count switch
+        {
+            0 => Scores((A, 0.95)),
+            1 => Scores((B, chance), (C, 0.9 * (1 - chance))),
+            _ => Scores((End, 0.95)),
+        });
+        var search = new BeamSearch(new SearchOptions(1), 10, reluctant: new HashSet<(int, int)> { (A, B) });
+        while (!search.IsOver)
+        {
+            search.Take(model, model.Extend(search.Wanted.ToArray()));
+        }
+
+        Assert.Equal([A, taken], search.Best.Tokens);
+        Assert.Equal(taken == B ? chance : 0.9 * (1 - chance), search.Best.Probabilities[1], 0.01);
+    }
+
+    [Fact]
+    public void A_coarse_word_is_known_by_its_last_two_tokens() =>
+        Assert.Equal([(1, 4)], CoarseWords.Pairs(word => word[0] == 'f' ? [1, word.Length] : [1]));
 
     [Fact]
     public void Without_watched_tokens_nothing_is_noted() =>
