@@ -9,6 +9,9 @@ internal sealed class EchoRemover(long from)
     /// <summary>Forty seconds at a time: long enough to know the room, short enough to follow a speaker who moves.</summary>
     private const int BlockFrames = 40 * Pcm.SampleRate / Hop;
 
+    /// <summary>Eight seconds: in less than that a filter finds echo in anything.</summary>
+    private const int FewestFrames = 8 * Pcm.SampleRate / Hop;
+
     /// <summary>Frames that reach into the hop of the next, and the samples by which the sound of frames is complete later.</summary>
     private const int Reach = (ShortTimeSpectra.Frame / Hop) - 1, Lag = Reach * Hop;
 
@@ -65,7 +68,7 @@ internal sealed class EchoRemover(long from)
     private bool Said(long end, int frames, Span<float> to)
     {
         var sound = heard.Slice(heard.Start, end);
-        var isRoom = end > from && EchoMeter.Reverberation(sound) >= EchoMeter.Room;
+        var isRoom = end > from && frames >= FewestFrames && EchoMeter.Reverberation(sound) >= EchoMeter.Room;
         if (!isRoom && last is null)
         {
             return false;

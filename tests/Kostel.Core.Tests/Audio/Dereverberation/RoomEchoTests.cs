@@ -77,6 +77,13 @@ public class RoomEchoTests
     }
 
     [Fact]
+    public async Task A_few_seconds_are_too_short_to_know_a_room()
+    {
+        var sound = InRoom(Syllables(7));
+        Assert.Equal(sound, await Heard(sound));
+    }
+
+    [Fact]
     public async Task Sound_that_is_not_a_number_goes_through()
     {
         var sound = InRoom(Syllables(30));
