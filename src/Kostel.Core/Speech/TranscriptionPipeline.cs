@@ -25,7 +25,7 @@ public sealed class TranscriptionPipeline(
     /// <param name="voice">A fresh detector.</param>
     /// <param name="resumeAt">Sound before this sample was transcribed earlier and is passed over.</param>
     /// <param name="firstIndex">The number of the first utterance that comes out.</param>
-    /// <param name="heard">Told now and then up to which sample the sound was listened to.</param>
+    /// <param name="heard">Told now and then, while no utterance is on its way, up to which sample the sound was listened to.</param>
     public async IAsyncEnumerable<Utterance> Run(
         IAsyncEnumerable<ReadOnlyMemory<float>> sound,
         IVoiceActivityDetector voice,
@@ -39,8 +39,9 @@ public sealed class TranscriptionPipeline(
         await using var stopping = stop.Token.Register(stopped.SetResult);
         var queue = Channel.CreateBounded<SpokenUtterance>(parallel * QueuedEach);
         var order = Channel.CreateBounded<Pending>(parallel * PendingEach);
+        var progress = new Listening(heard);
         var work = Enumerable.Range(0, parallel).Select(_ => Start(() => recogniser.Work(queue.Reader, stop.Token), stop))
-            .Append(Start(() => Listen(sound, voice, resumeAt, heard, queue.Writer, order.Writer, stop.Token), stop))
+            .Append(Start(() => Listen(sound, voice, resumeAt, progress, queue.Writer, order.Writer, stop.Token), stop))
             .ToArray();
         try
         {
@@ -55,6 +56,7 @@ public sealed class TranscriptionPipeline(
                 }
 
                 var next = Place(index++, pending, await pending.Words);
+                progress.Written();
                 if (held is not null)
                 {
                     // What came after the cut may have been no speech: then nobody else heard the end of the one before it.
@@ -110,7 +112,7 @@ public sealed class TranscriptionPipeline(
         IAsyncEnumerable<ReadOnlyMemory<float>> sound,
         IVoiceActivityDetector voice,
         long resumeAt,
-        Action<long>? heard,
+        Listening progress,
         ChannelWriter<SpokenUtterance> queue,
         ChannelWriter<Pending> order,
         CancellationToken cancel)
@@ -138,7 +140,7 @@ public sealed class TranscriptionPipeline(
                 window.DropBefore(Math.Max(start, next - Pcm.ToSample(segmenter.MaxMs + segmenter.LongPauseMs + (4 * segmenter.PadMs))));
                 if (next - reported >= ReportEvery)
                 {
-                    heard?.Invoke(reported = next);
+                    progress.Heard(reported = next);
                 }
             }
 
@@ -152,6 +154,7 @@ public sealed class TranscriptionPipeline(
                 var from = Math.Max(span.Start - span.Before, window.Start);
                 var utterance = new SpokenUtterance(window.Slice(from, span.End + span.After).ToArray());
                 var end = Math.Min(span.End, from + utterance.Samples.Length);
+                progress.Spoken();
                 await queue.WriteAsync(utterance, cancel);
                 await order.WriteAsync(new Pending(span with { Start = Math.Max(span.Start, from), End = end }, from, utterance.Words), cancel);
             }
@@ -168,6 +171,24 @@ public sealed class TranscriptionPipeline(
         var offset = Pcm.ToMs(pending.From);
         var words = recognition.Words.Select(w => w with { StartMs = w.StartMs + offset, EndMs = w.EndMs + offset }).ToList();
         return new Utterance(index, pending.Span.Start, pending.Span.End, words);
+    }
+
+    /// <summary>Tells how far the listening is, as long as no utterance is on its way: what is listened to is not yet written.</summary>
+    private sealed class Listening(Action<long>? heard)
+    {
+        private int underway;
+
+        public void Spoken() => Interlocked.Increment(ref underway);
+
+        public void Written() => Interlocked.Decrement(ref underway);
+
+        public void Heard(long sample)
+        {
+            if (Volatile.Read(ref underway) == 0)
+            {
+                heard?.Invoke(sample);
+            }
+        }
     }
 
     /// <param name="Span">The stretch that is its own.</param>

@@ -77,6 +77,36 @@ public class TranscriptionPipelineTests
     }
 
     [Fact]
+    public async Task What_is_listened_to_counts_only_when_all_before_it_is_written()
+    {
+        var (written, ahead, silent) = (0L, 0L, new List<long>());
+        using var voice = new Loud();
+        var pipeline = new TranscriptionPipeline(SlowAtFirst(), new SegmenterOptions(), 2);
+        await foreach (var utterance in pipeline.Run(Sound(5), voice, 0, 0, heard => ahead = Math.Max(ahead, heard - Volatile.Read(ref written)), TestContext.Current.CancellationToken))
+        {
+            Volatile.Write(ref written, utterance.EndSample);
+        }
+
+        const int AnUtterance = Pcm.SampleRate * 13 / 2;
+        Assert.InRange(ahead, 0, AnUtterance + Pcm.SampleRate);
+        await foreach (var _ in pipeline.Run(Silence(), voice, 0, 0, silent.Add, TestContext.Current.CancellationToken))
+        {
+            Assert.Fail("Silence holds no utterance.");
+        }
+
+        Assert.True(silent.Count > 3 && silent[^1] > Pcm.SampleRate * 195);
+
+        static async IAsyncEnumerable<ReadOnlyMemory<float>> Silence()
+        {
+            for (var s = 0; s < 200; s++)
+            {
+                yield return new float[Pcm.SampleRate];
+                await Task.Yield();
+            }
+        }
+    }
+
+    [Fact]
     public async Task Each_utterance_is_put_on_paper_as_told()
     {
         var plain = await Run(SlowAtFirst(), Sound(3));
