@@ -19,7 +19,7 @@ internal static class ShortTimeSpectra
 
     private static readonly float[] Hann = Window.HannPeriodic(Frame).Select(v => (float)v).ToArray();
 
-    /// <summary>What the squares of windows that lie a hop apart add up to, times the length that the transform leaves in.</summary>
+    /// <summary>What the squares of windows that lie a hop apart add up to.</summary>
     private static readonly float Gain = TensorPrimitives.SumOfSquares<float>(Hann) / Hop;
 
     /// <summary>The spectra of all whole stretches.</summary>
