@@ -1,12 +1,13 @@
-// Measurements of the recogniser. Usage: speech.mjs demo [NAME…]|texts|hard|unsure|starts|terms|silence|languages|hour
+// Measurements of the recogniser. Usage: speech.mjs demo [NAME…]|texts|hard|unsure|starts|terms|silence|languages|hour|speakers|speakers-hard|one-voice|odd-talks
 import { demo, hard, hour, texts } from './speech/rates.mjs'
 import { languages, silence } from './speech/silence.mjs'
+import { hardSpeakers, oddTalks, oneVoice, speakers } from './speech/speakers.mjs'
 import { wordStarts } from './speech/starts.mjs'
 import { terms } from './speech/terms.mjs'
 import { unsure } from './speech/unsure.mjs'
 
 const [what = 'demo', ...rest] = process.argv.slice(2)
-const measurements = { demo: () => demo(rest), texts, hard, unsure, starts: wordStarts, terms: () => terms(...rest), silence, languages, hour }
+const measurements = { demo: () => demo(rest), texts, hard, unsure, starts: wordStarts, terms: () => terms(...rest), silence, languages, hour, speakers, 'speakers-hard': hardSpeakers, 'one-voice': oneVoice, 'odd-talks': oddTalks }
 if (!measurements[what]) {
   console.error(`Usage: ./kostel bench speech ${Object.keys(measurements).join('|')}`)
   process.exit(2)

@@ -4,6 +4,7 @@ using Kostel.Benchmarks;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Numbers;
+using Kostel.Core.Speech.Speakers;
 using Kostel.Core.Speech.Terms;
 using Kostel.Core.Transcripts;
 using Kostel.Media;
@@ -16,6 +17,14 @@ if (args is ["write"])
 {
     var said = Console.In.ReadToEnd().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
     Console.WriteLine(string.Join(' ', WrittenNumbers.Of(said.Select(w => new Word(w, 0, 0, 1)).ToList()).Select(w => w.Text)));
+    return;
+}
+
+// With "der REFERENCE FOUND" two records of who spoke are compared (RTTM).
+if (args is ["der", var reference, var found])
+{
+    var error = DiarisationError.Of(Rttm.Read(File.ReadAllText(reference)), Rttm.Read(File.ReadAllText(found)));
+    Console.WriteLine(JsonSerializer.Serialize(error, JsonSerializerOptions.Web));
     return;
 }
 

@@ -4,6 +4,7 @@ using Kostel.Core.Audio;
 using Kostel.Core.Captions;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Numbers;
+using Kostel.Core.Speech.Speakers;
 using Kostel.Core.Speech.Terms;
 using Kostel.Core.Transcripts;
 using Kostel.Media;
@@ -11,33 +12,42 @@ using Kostel.Speech;
 
 namespace Kostel.Cli;
 
-/// <summary><c>transcribe FILE [--to json|vtt|srt|txt] [--out FILE] [--accuracy fast|accurate] [--terms FILE]</c></summary>
+/// <summary><c>transcribe FILE [--to json|vtt|srt|txt|rttm] [--out FILE] [--accuracy fast|accurate] [--terms FILE] [--voices N]</c></summary>
 internal static class TranscribeCommand
 {
     public static Command Create()
     {
         var file = new Argument<FileInfo>("FILE") { Description = "A sound or video file." };
-        var to = new Option<string>("--to") { Description = "json, vtt, srt or txt.", DefaultValueFactory = _ => "txt" };
-        to.AcceptOnlyFromAmong("json", "vtt", "srt", "txt");
+        var to = new Option<string>("--to") { Description = "json, vtt, srt, txt, or rttm: who speaks when.", DefaultValueFactory = _ => "txt" };
+        to.AcceptOnlyFromAmong("json", "vtt", "srt", "txt", "rttm");
         var output = new Option<FileInfo?>("--out") { Description = "Write here instead of to standard output." };
         var accuracy = new Option<Accuracy>("--accuracy") { Description = "fast, or accurate: fewer mistakes, about half as much time again." };
         var terms = new Option<FileInfo?>("--terms") { Description = "A text file with words of the subject, one a line; or: written form = sounds like." };
-        var command = new Command("transcribe", "Writes down what is said in a recording.") { file, to, output, accuracy, terms };
-        command.SetAction((parsed, cancel) =>
-            Run(parsed.GetRequiredValue(file), parsed.GetValue(to)!, parsed.GetValue(output), parsed.GetValue(accuracy), parsed.GetValue(terms), cancel));
+        var voices = new Option<int?>("--voices") { Description = "How many people speak; found out without." };
+        voices.Validators.Add(given =>
+        {
+            if (given.GetValue(voices) is < 1 or > Diarisation.MostVoices)
+            {
+                given.AddError($"--voices takes a number from 1 to {Diarisation.MostVoices}.");
+            }
+        });
+        var command = new Command("transcribe", "Writes down what is said in a recording.") { file, to, output, accuracy, terms, voices };
+        command.SetAction((parsed, cancel) => Run(
+            parsed.GetRequiredValue(file), parsed.GetValue(to)!, parsed.GetValue(output), parsed.GetValue(accuracy), parsed.GetValue(terms), parsed.GetValue(voices), cancel));
         return command;
     }
 
-    private static async Task<int> Run(FileInfo file, string to, FileInfo? output, Accuracy accuracy, FileInfo? termFile, CancellationToken cancel)
+    private static async Task<int> Run(FileInfo file, string to, FileInfo? output, Accuracy accuracy, FileInfo? termFile, int? voices, CancellationToken cancel)
     {
         var terms = await ReadTerms(termFile, cancel);
         var facts = await Recording.Probe(file.FullName, cancel);
         using var engine = SpeechEngine.Load(ModelFolder.Open(KostelPaths.Models, KostelPaths.ModelLock));
-        var transcript = await Transcribe(engine.Recogniser(accuracy, terms), engine, file.FullName, facts, cancel);
+        var transcript = await Transcribe(engine.Recogniser(accuracy, terms), engine, file.FullName, facts, voices, cancel);
         var text = to switch
         {
             "json" => TranscriptFormat.Write(transcript),
             "vtt" => CaptionFiles.WebVtt(transcript),
+            "rttm" => Rttm.Write(Path.GetFileNameWithoutExtension(file.Name), Turn.Of(transcript)),
             "srt" => CaptionFiles.SubRip(transcript),
             _ => CaptionFiles.Plain(transcript),
         };
@@ -54,36 +64,27 @@ internal static class TranscribeCommand
     }
 
     private static async Task<Transcript> Transcribe(
-        IRecogniser recogniser, SpeechEngine engine, string path, RecordingFacts facts, CancellationToken cancel)
+        IRecogniser recogniser, SpeechEngine engine, string path, RecordingFacts facts, int? voices, CancellationToken cancel)
     {
         using var voice = engine.ListenForVoice();
         var pipeline = new TranscriptionPipeline(recogniser, new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount), WrittenNumbers.Of);
         var watch = Stopwatch.StartNew();
-        var clipping = new ClippingMeter();
+        var sound = new SoundMeters();
         var utterances = new List<Utterance>();
-        await foreach (var utterance in pipeline.Run(Measured(Recording.Decode(path, cancel)), voice, 0, 0, null, cancel))
+        await foreach (var utterance in pipeline.Run(sound.Noting(Recording.Decode(path, cancel), cancel), voice, 0, 0, null, cancel))
         {
             utterances.Add(utterance);
             Progress(Pcm.ToMs(utterance.EndSample), facts.DurationMs, watch.Elapsed);
         }
 
         await Console.Error.WriteLineAsync();
-        var heardMs = Pcm.ToMs(clipping.Samples);
-        if (RecordingNotice.For(utterances.SelectMany(u => u.Words).ToList(), facts.DurationMs, heardMs, clipping.Share) is { } notice)
+        var heardMs = Pcm.ToMs(sound.Clipping.Samples);
+        if (RecordingNotice.For(utterances.SelectMany(u => u.Words).ToList(), facts.DurationMs, heardMs, sound.Clipping.Share) is { } notice)
         {
             await Console.Error.WriteLineAsync(notice);
         }
 
-        return TranscriptBuilder.Build(utterances, heardMs);
-
-        async IAsyncEnumerable<ReadOnlyMemory<float>> Measured(IAsyncEnumerable<ReadOnlyMemory<float>> sound)
-        {
-            await foreach (var piece in sound)
-            {
-                clipping.Push(piece.Span);
-                yield return piece;
-            }
-        }
+        return TranscriptBuilder.Build(utterances, heardMs, voices: Diarisation.Of(TranscriptBuilder.Words(utterances), sound.Voices, voices));
     }
 
     private static async Task<IReadOnlyList<CourseTerm>> ReadTerms(FileInfo? file, CancellationToken cancel)

@@ -3,7 +3,8 @@ using Kostel.Core.Transcripts;
 namespace Kostel.Core.Captions;
 
 /// <summary>A caption: one or two lines shown for a while.</summary>
-public sealed record Caption(int StartMs, int EndMs, IReadOnlyList<string> Lines);
+/// <param name="Voice">Who says it; null where only one speaks.</param>
+public sealed record Caption(int StartMs, int EndMs, IReadOnlyList<string> Lines, string? Voice);
 
 /// <summary>Cuts a transcript into captions: at most two lines of 42 characters, one to seven seconds each (common practice, no source).</summary>
 public static class CaptionCutter
@@ -17,14 +18,17 @@ public static class CaptionCutter
     public static IReadOnlyList<Caption> Cut(Transcript transcript)
     {
         var groups = new List<List<Word>>();
+        var voices = new List<string?>();
         foreach (var passage in transcript.Passages)
         {
             var group = new List<Word>();
+            var voice = transcript.NameOf(passage);
             foreach (var word in passage.Words)
             {
                 if (group.Count > 0 && !Fits(group, word))
                 {
                     groups.Add(group);
+                    voices.Add(voice);
                     group = [];
                 }
 
@@ -34,10 +38,11 @@ public static class CaptionCutter
             if (group.Count > 0)
             {
                 groups.Add(group);
+                voices.Add(voice);
             }
         }
 
-        return groups.Select((g, i) => new Caption(g[0].StartMs, End(groups, i, transcript.DurationMs), Lines(g))).ToList();
+        return groups.Select((g, i) => new Caption(g[0].StartMs, End(groups, i, transcript.DurationMs), Lines(g), voices[i])).ToList();
     }
 
     private static bool Fits(List<Word> group, Word next) =>

@@ -21,20 +21,21 @@ public static class CaptionFiles
         return text.ToString();
     }
 
-    /// <summary>WebVTT (W3C): cue text with the characters that have a meaning there escaped.</summary>
+    /// <summary>WebVTT (W3C): cue text with the characters that have a meaning there escaped; a voice span where several speak.</summary>
     public static string WebVtt(Transcript transcript)
     {
         var text = new StringBuilder("WEBVTT\n\n");
         foreach (var c in CaptionCutter.Cut(transcript))
         {
             text.Append(Clock(c.StartMs, '.')).Append(" --> ").Append(Clock(c.EndMs, '.')).Append('\n')
+                .Append(c.Voice is null ? "" : $"<v {Escape(c.Voice)}>")
                 .AppendJoin('\n', c.Lines.Select(Escape)).Append("\n\n");
         }
 
         return text.ToString();
     }
 
-    /// <summary>Plain text: chapters as headings, one paragraph a passage.</summary>
+    /// <summary>Plain text: chapters as headings, one paragraph a passage, with a name before it where several speak.</summary>
     public static string Plain(Transcript transcript)
     {
         var text = new StringBuilder();
@@ -46,7 +47,7 @@ public static class CaptionFiles
                 text.Append(chapters.Dequeue().Title).Append("\n\n");
             }
 
-            text.Append(p.Text).Append("\n\n");
+            text.Append(transcript.NameOf(p) is { } name ? $"{name}: " : "").Append(p.Text).Append("\n\n");
         }
 
         return text.ToString().TrimEnd('\n') + "\n";

@@ -6,20 +6,24 @@ public static class PassageBuilder
     private const int FewWords = 40, ManyWords = 90, MostWords = 120;
     private const int PauseMs = 700, LongPauseMs = 1_400;
 
+    /// <summary>The passages of what one speaker says.</summary>
+    public static IReadOnlyList<Passage> Build(IReadOnlyList<Word> words, string speakerId, IReadOnlySet<int> breaksMs) =>
+        Build(words, Enumerable.Repeat(speakerId, words.Count).ToList(), breaksMs);
+
     /// <summary>All passages of the words, in order; each word stands in exactly one. Identifiers are <c>p1</c>, <c>p2</c>, …</summary>
     /// <param name="words">In order of time.</param>
-    /// <param name="speakerId">Who says them.</param>
+    /// <param name="speakerIds">Who says each; another speaker begins another passage.</param>
     /// <param name="breaksMs">Start times of words that begin a new passage in any case.</param>
-    public static IReadOnlyList<Passage> Build(IReadOnlyList<Word> words, string speakerId, IReadOnlySet<int> breaksMs)
+    public static IReadOnlyList<Passage> Build(IReadOnlyList<Word> words, IReadOnlyList<string> speakerIds, IReadOnlySet<int> breaksMs)
     {
         var passages = new List<Passage>();
         var first = 0;
         for (var i = 0; i < words.Count; i++)
         {
-            if (i == words.Count - 1 || breaksMs.Contains(words[i + 1].StartMs) || EndsPassage(words, first, i))
+            if (i == words.Count - 1 || speakerIds[i + 1] != speakerIds[i] || breaksMs.Contains(words[i + 1].StartMs) || EndsPassage(words, first, i))
             {
                 var own = words.Skip(first).Take(i - first + 1).ToList();
-                passages.Add(new Passage($"p{passages.Count + 1}", speakerId, own[0].StartMs, own[^1].EndMs, own));
+                passages.Add(new Passage($"p{passages.Count + 1}", speakerIds[i], own[0].StartMs, own[^1].EndMs, own));
                 first = i + 1;
             }
         }

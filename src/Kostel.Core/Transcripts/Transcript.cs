@@ -32,4 +32,8 @@ public sealed record Transcript(
     int DurationMs,
     IReadOnlyList<Speaker> Speakers,
     IReadOnlyList<Passage> Passages,
-    IReadOnlyList<Chapter> Chapters);
+    IReadOnlyList<Chapter> Chapters)
+{
+    /// <summary>Who speaks a passage, where there is more than one who speaks.</summary>
+    public string? NameOf(Passage passage) => Speakers.Count > 1 ? Speakers.FirstOrDefault(s => s.Id == passage.SpeakerId)?.Name : null;
+}

@@ -6,14 +6,19 @@ namespace Kostel.Core.Transcripts;
 /// <summary>Makes a whole transcript of recognised utterances: chapters first, then passages that end where a chapter does.</summary>
 public static class TranscriptBuilder
 {
-    /// <summary>The transcript of a recording by one voice.</summary>
-    public static Transcript Build(IEnumerable<Utterance> utterances, int durationMs, string language = "en")
+    /// <summary>The transcript of a recording.</summary>
+    /// <param name="voices">For each word of the utterances the number of its voice, from 0; one voice without.</param>
+    public static Transcript Build(IEnumerable<Utterance> utterances, int durationMs, string language = "en", IReadOnlyList<int>? voices = null)
     {
-        var speaker = Speaker.Unnamed(1);
-        var words = utterances.OrderBy(u => u.Index).SelectMany(u => u.Words).ToList();
-        var sentences = Sentences.Of(PassageBuilder.Build(words, speaker.Id, new HashSet<int>()));
+        var words = Words(utterances);
+        var ids = words.Select((_, i) => Speaker.Unnamed((voices?[i] ?? 0) + 1).Id).ToList();
+        var sentences = Sentences.Of(PassageBuilder.Build(words, ids, new HashSet<int>()));
         var chapters = ChapterFinder.Find(sentences, durationMs);
-        var passages = PassageBuilder.Build(words, speaker.Id, chapters.Skip(1).Select(c => c.StartMs).ToHashSet());
-        return new Transcript(language, durationMs, passages.Count == 0 ? [] : [speaker], passages, chapters);
+        var passages = PassageBuilder.Build(words, ids, chapters.Skip(1).Select(c => c.StartMs).ToHashSet());
+        var speakers = Enumerable.Range(1, words.Count == 0 ? 0 : (voices?.Max() ?? 0) + 1).Select(Speaker.Unnamed).ToList();
+        return new Transcript(language, durationMs, speakers, passages, chapters);
     }
+
+    /// <summary>The words of utterances, in order of time.</summary>
+    public static IReadOnlyList<Word> Words(IEnumerable<Utterance> utterances) => utterances.OrderBy(u => u.Index).SelectMany(u => u.Words).ToList();
 }

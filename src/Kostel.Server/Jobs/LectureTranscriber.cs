@@ -2,6 +2,7 @@ using System.Diagnostics;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Numbers;
+using Kostel.Core.Speech.Speakers;
 using Kostel.Core.Transcripts;
 using Kostel.Data;
 using Kostel.Data.Rows;
@@ -27,14 +28,15 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         (lecture.DurationMs, lecture.HasPicture, lecture.Notice) = (facts.DurationMs, facts.HasPicture, null);
 
         await Enter(context, job, JobStage.Listening, cancel);
-        var (samples, peaks, clipped) = await Listen(lecture, job, facts, cancel);
-        await WriteWhole(library.Peaks(lecture.Id), peaks, cancel);
+        var sound = await Listen(lecture, job, facts, cancel);
+        await WriteWhole(library.Peaks(lecture.Id), sound.Peaks.ToArray(), cancel);
 
         await Enter(context, job, JobStage.Arranging, cancel);
         var utterances = await context.Utterances(lecture.Id, cancel);
-        var heardMs = Pcm.ToMs(samples);
-        var transcript = TranscriptBuilder.Build(utterances, heardMs, lecture.Language);
-        lecture.Notice = RecordingNotice.For(transcript.Passages.SelectMany(p => p.Words).ToList(), facts.DurationMs, heardMs, clipped);
+        var heardMs = Pcm.ToMs(sound.Clipping.Samples);
+        var voices = Diarisation.Of(TranscriptBuilder.Words(utterances), sound.Voices);
+        var transcript = TranscriptBuilder.Build(utterances, heardMs, lecture.Language, voices);
+        lecture.Notice = RecordingNotice.For(transcript.Passages.SelectMany(p => p.Words).ToList(), facts.DurationMs, heardMs, sound.Clipping.Share);
         lecture.DurationMs = heardMs;
         (job.State, job.Problem, job.EndedAt) = (JobState.Done, null, time.GetUtcNow().UtcDateTime);
         await using var all = await context.Database.BeginTransactionAsync(cancel);
@@ -62,19 +64,19 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         await board.Report(new Progress(job.LectureId, stage, JobState.Running, 0, null, 0, null));
     }
 
-    private async Task<(long Samples, byte[] Peaks, double Clipped)> Listen(LectureRow lecture, JobRow job, RecordingFacts facts, CancellationToken cancel)
+    private async Task<SoundMeters> Listen(LectureRow lecture, JobRow job, RecordingFacts facts, CancellationToken cancel)
     {
         await using var context = library.CreateDbContext();
         var done = await context.Utterances(lecture.Id, cancel);
         var resumeAt = done.Count == 0 ? 0 : done[^1].EndSample;
         var words = done.Sum(u => u.Words.Count);
         var total = Math.Max(1, Pcm.ToSample(facts.DurationMs));
-        var peaks = new WaveformPeaks();
-        var clipping = new ClippingMeter();
+        var meters = new SoundMeters();
+        var sound = meters.Noting(Recording.Decode(library.Original(lecture.Id), cancel), cancel);
         var watch = Stopwatch.StartNew();
         using var voice = engine.Value.ListenForVoice();
         var pipeline = new TranscriptionPipeline(engine.Value.Recogniser(job.Accuracy, await context.Terms(lecture, cancel)), new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount), WrittenNumbers.Of);
-        await foreach (var utterance in pipeline.Run(Drawn(), voice, resumeAt, done.Count, heard => _ = Report(heard), cancel))
+        await foreach (var utterance in pipeline.Run(sound, voice, resumeAt, done.Count, heard => _ = Report(heard), cancel))
         {
             await context.AddUtterance(lecture.Id, utterance, cancel);
             context.ChangeTracker.Clear();
@@ -82,17 +84,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
             await Report(utterance.EndSample);
         }
 
-        return (clipping.Samples, peaks.ToArray(), clipping.Share);
-
-        async IAsyncEnumerable<ReadOnlyMemory<float>> Drawn()
-        {
-            await foreach (var piece in Recording.Decode(library.Original(lecture.Id), cancel))
-            {
-                peaks.Push(piece.Span);
-                clipping.Push(piece.Span);
-                yield return piece;
-            }
-        }
+        return meters;
 
         Task Report(long heard)
         {
