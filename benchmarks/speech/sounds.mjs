@@ -7,6 +7,7 @@ import { root } from '../common.mjs'
 
 const folder = join(root, '.kostel/bench')
 mkdirSync(folder, { recursive: true })
+export const spanishTexts = ['aceite', 'rios']
 export const voices = ['slt', 'rms', 'awb']
 
 const ffmpeg = (...args) => execFileSync('ffmpeg', ['-v', 'error', '-y', ...args])
@@ -51,7 +52,7 @@ export const conditions = {
 export const textOf = (name) =>
   /^\d/.test(name)
     ? spoken(readLecture(readFileSync(join(root, 'demo/texts', `${name}.txt`), 'utf8')))
-    : readFileSync(join(import.meta.dirname, 'texts', `${name}.txt`), 'utf8')
+    : readFileSync(join(import.meta.dirname, spanishTexts.includes(name) ? 'spanish' : 'texts', `${name}.txt`), 'utf8')
 
 /** The demonstration's recordings: [{file, name}]. */
 export const demonstration = () =>

@@ -3,6 +3,7 @@ using System.Diagnostics;
 using Kostel.Core.Audio;
 using Kostel.Core.Captions;
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Languages;
 using Kostel.Core.Speech.Numbers;
 using Kostel.Core.Speech.Speakers;
 using Kostel.Core.Speech.Terms;
@@ -42,7 +43,7 @@ internal static class TranscribeCommand
         var terms = await ReadTerms(termFile, cancel);
         var facts = await Recording.Probe(file.FullName, cancel);
         using var engine = SpeechEngine.Load(ModelFolder.Open(KostelPaths.Models, KostelPaths.ModelLock));
-        var transcript = await Transcribe(engine.Recogniser(accuracy, terms), engine, file.FullName, facts, voices, cancel);
+        var transcript = await Transcribe(engine.Recogniser(SpokenLanguages.English, accuracy, terms), engine, file.FullName, facts, voices, cancel);
         var text = to switch
         {
             "json" => TranscriptFormat.Write(transcript),

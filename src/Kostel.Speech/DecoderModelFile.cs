@@ -20,36 +20,38 @@ internal static class DecoderModelFile
 
         const string table = "model.decoder.embed_tokens.weight";
         return new DecoderWeights(
-            Matrix(model, FindTable(model, table), transposed: false),
+            Matrix(model, Present(model, "token table", $"{table}_merged_0{QuantisedEnding}", $"{table}{QuantisedEnding}"), transposed: false),
             layers,
             model.Floats("model.decoder.norm.weight_merged_0"),
-            model.Floats("/model/decoder/rotary_emb/Cast_1_output_0"));
+            model.Floats(Present(model, "frequencies", "/model/decoder/rotary_emb/Cast_1_output_0", "onnx::Expand_272")));
     }
 
-    private static string FindTable(OnnxInitializers model, string table) =>
-        new[] { $"{table}_merged_0{QuantisedEnding}", $"{table}{QuantisedEnding}" }.FirstOrDefault(model.Has)
-        ?? throw new InvalidDataException("The model file has no token table.");
+    /// <summary>Whichever of the names a file has: files of different make name the same thing differently.</summary>
+    private static string Present(OnnxInitializers model, string what, params string[] names) =>
+        names.FirstOrDefault(model.Has) ?? throw new InvalidDataException($"The model file has no {what}.");
 
     private static DecoderLayer Layer(OnnxInitializers model, int l)
     {
-        QuantisedMatrix Named(string part) =>
-            Matrix(model, model.WeightOf($"/model/decoder/layers.{l}/{part}/MatMul_output_0_output_quantized"), transposed: true);
+        QuantisedMatrix Named(params string[] parts) =>
+            Matrix(model, model.WeightOf(parts.Select(p => $"/model/decoder/layers.{l}/{p}/MatMul_output_0_output_quantized").First(model.Multiplies)), transposed: true);
+        float[] Bias(params string[] parts) =>
+            model.Floats(Present(model, "bias", parts.Select(p => $"model.decoder.layers.{l}.mlp.{p}.bias_merged_0").ToArray()));
         return new DecoderLayer(
             model.Floats(Norm(l, "input_layernorm")),
             Named("self_attn/q_proj"),
             Named("self_attn/k_proj"),
             Named("self_attn/v_proj"),
-            Named("self_attn/dense"),
+            Named("self_attn/dense", "self_attn/o_proj"),
             model.Floats(Norm(l, "post_attention_layernorm")),
             Named("encoder_attn/q_proj"),
             Named("encoder_attn/k_proj"),
             Named("encoder_attn/v_proj"),
-            Named("encoder_attn/dense"),
+            Named("encoder_attn/dense", "encoder_attn/o_proj"),
             model.Floats(Norm(l, "final_layernorm")),
-            Named("mlp/up_proj"),
-            model.Floats($"model.decoder.layers.{l}.mlp.up_proj.bias_merged_0"),
-            Named("mlp/down_proj"),
-            model.Floats($"model.decoder.layers.{l}.mlp.down_proj.bias_merged_0"));
+            Named("mlp/up_proj", "mlp/fc1"),
+            Bias("up_proj", "fc1"),
+            Named("mlp/down_proj", "mlp/fc2"),
+            Bias("down_proj", "fc2"));
     }
 
     private static string Norm(int l, string name) => $"model.decoder.layers.{l}.{name}.weight_merged_0";

@@ -29,6 +29,9 @@ internal sealed class OnnxInitializers
     public string WeightOf(string output) =>
         weightOf.TryGetValue(output, out var name) ? name : throw Missing(output);
 
+    /// <summary>Whether there is an integer multiplication with this output.</summary>
+    public bool Multiplies(string output) => weightOf.ContainsKey(output);
+
     /// <summary>A tensor's dimensions.</summary>
     public int[] Dimensions(string name)
     {

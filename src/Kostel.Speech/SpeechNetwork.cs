@@ -13,15 +13,15 @@ internal sealed class SpeechNetwork : IDisposable
     private static readonly string[] EncoderInputs = ["input_values"];
     private static readonly string[] EncoderOutputs = ["last_hidden_state"];
 
-    /// <summary>The layers and heads whose attention runs forward through the sound as the words do (measured).</summary>
-    private static readonly AlignmentHeads Alignment = new([(2, [0, 1]), (3, [0, 1, 2, 5, 6]), (4, [0, 1, 3, 6])]);
-
     private readonly InferenceSession encoder;
     private readonly DecoderWeights decoder;
+    private readonly AlignmentHeads alignment;
 
-    public SpeechNetwork(string encoderPath, string decoderPath, TokenTable tokens)
+    /// <param name="alignment">The layers and heads whose attention runs forward through the sound as the words do.</param>
+    public SpeechNetwork(string encoderPath, string decoderPath, TokenTable tokens, AlignmentHeads alignment)
     {
         Tokens = tokens;
+        this.alignment = alignment;
         decoder = DecoderModelFile.Read(decoderPath);
         using var options = OnnxSessions.Options();
         encoder = new InferenceSession(encoderPath, options);
@@ -31,7 +31,7 @@ internal sealed class SpeechNetwork : IDisposable
     public TokenTable Tokens { get; }
 
     /// <summary>The decoder's arithmetic for one thread.</summary>
-    public Decoder OpenDecoder() => new(decoder, Alignment);
+    public Decoder OpenDecoder() => new(decoder, alignment);
 
     /// <summary>Listens to an utterance.</summary>
     public void Encode(ReadOnlyMemory<float> samples, DecoderSession session)

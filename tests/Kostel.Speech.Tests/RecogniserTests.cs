@@ -1,6 +1,7 @@
 using System.Numerics.Tensors;
 using Kostel.Benchmarks;
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Languages;
 using Kostel.Core.Speech.Decoding;
 using Kostel.Core.Speech.Terms;
 
@@ -9,16 +10,17 @@ namespace Kostel.Speech.Tests;
 public class RecogniserTests(Sound sound) : IClassFixture<Sound>
 {
     private const string Sentence = "The harbour is quiet in the morning, and the boats come home before the rain.";
+    private const string Frase = "El puerto está tranquilo por la mañana, y los barcos vuelven a casa antes de la lluvia.";
 
-    [Fact]
-    public async Task Our_decoder_scores_every_token_as_the_runtime_does()
+    [Theory]
+    [InlineData(SpokenLanguages.English)]
+    [InlineData(SpokenLanguages.Spanish)]
+    public async Task Our_decoder_scores_every_token_as_the_runtime_does(string language)
     {
-        var samples = await Sound.Speak(Sentence);
-        using var plain = new PlainLoop(sound.Models);
-        using var network = new SpeechNetwork(
-            sound.Models.PathOf("english-encoder.onnx"),
-            sound.Models.PathOf("english-decoder.onnx"),
-            TokenTable.Read(sound.Models.PathOf("token-table.js")));
+        sound.Need(language);
+        var samples = language == SpokenLanguages.Spanish ? await Sound.Speak(Frase, "es") : await Sound.Speak(Sentence);
+        using var plain = new PlainLoop(sound.Models, language);
+        var network = sound.Engine.Network(language);
         var expected = new List<float[]>();
         var tokens = new List<int>();
         plain.Run(samples, (scores, step) =>
@@ -50,7 +52,7 @@ public class RecogniserTests(Sound sound) : IClassFixture<Sound>
         var samples = await Sound.Speak(Sentence);
         foreach (var accuracy in Enum.GetValues<Accuracy>())
         {
-            var words = (await Sound.Recognise(sound.Engine.Recogniser(accuracy, []), samples))[0].Words;
+            var words = (await Sound.Recognise(sound.Engine.Recogniser(SpokenLanguages.English, accuracy, []), samples))[0].Words;
             Assert.InRange(WordErrorRate.Compare(Sentence, string.Join(' ', words.Select(w => w.Text))).Total, 0, 2);
             Assert.True(words.Zip(words.Skip(1)).All(p => p.First.StartMs <= p.Second.StartMs));
         }
@@ -60,7 +62,7 @@ public class RecogniserTests(Sound sound) : IClassFixture<Sound>
     public async Task A_term_of_the_course_is_written_where_it_was_said()
     {
         var samples = await Sound.Speak("Between the two lies the permanent wilting point of the soil.", "awb");
-        var recogniser = sound.Engine.Recogniser(Accuracy.Accurate, [new CourseTerm("wilting point"), new CourseTerm("field capacity")]);
+        var recogniser = sound.Engine.Recogniser(SpokenLanguages.English, Accuracy.Accurate, [new CourseTerm("wilting point"), new CourseTerm("field capacity")]);
         var text = Sound.Text((await Sound.Recognise(recogniser, samples))[0]);
         Assert.Contains("wilting point", text);
         Assert.DoesNotContain("field capacity", text);
@@ -71,7 +73,7 @@ public class RecogniserTests(Sound sound) : IClassFixture<Sound>
     {
         var samples = await Sound.Speak(Sentence);
         async Task<string> Text(params CourseTerm[] terms) =>
-            Sound.Text((await Sound.Recognise(sound.Engine.Recogniser(Accuracy.Fast, terms), samples))[0]);
+            Sound.Text((await Sound.Recognise(sound.Engine.Recogniser(SpokenLanguages.English, Accuracy.Fast, terms), samples))[0]);
         Assert.Equal(await Text(), await Text(new("quayside"), new("harpoon"), new("mourning dove"), new("hominin"), new("boatswain"), new("reign")));
     }
 
@@ -87,7 +89,7 @@ public class RecogniserTests(Sound sound) : IClassFixture<Sound>
 
     [Fact]
     public async Task A_moment_too_short_for_a_word_holds_none() =>
-        Assert.Empty((await Sound.Recognise(sound.Engine.Recogniser(Accuracy.Fast, []), new float[800]))[0].Words);
+        Assert.Empty((await Sound.Recognise(sound.Engine.Recogniser(SpokenLanguages.English, Accuracy.Fast, []), new float[800]))[0].Words);
 
     [Theory]
     [InlineData(Accuracy.Fast)]
@@ -96,7 +98,7 @@ public class RecogniserTests(Sound sound) : IClassFixture<Sound>
     {
         string[] texts = [Sentence, "Rain.", "The water in the soil moves slowly.", "", "A storm surge raises the sea by a metre or more.", "The clouds are low."];
         var sounds = await Task.WhenAll(texts.Select(async t => t.Length == 0 ? new float[400] : await Sound.Speak(t, "rms")));
-        var recogniser = sound.Engine.Recogniser(accuracy, []);
+        var recogniser = sound.Engine.Recogniser(SpokenLanguages.English, accuracy, []);
         var together = await Sound.Recognise(recogniser, sounds);
         for (var i = 0; i < texts.Length; i++)
         {

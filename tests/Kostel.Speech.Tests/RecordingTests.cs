@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Languages;
 using Kostel.Media;
 
 namespace Kostel.Speech.Tests;
@@ -72,7 +73,7 @@ public sealed class RecordingTests(Sound sound) : IClassFixture<Sound>, IDisposa
     {
         var words = new List<string>();
         using var voice = sound.Engine.ListenForVoice();
-        var pipeline = new TranscriptionPipeline(sound.Engine.Recogniser(Accuracy.Fast, []), new SegmenterOptions(), 2);
+        var pipeline = new TranscriptionPipeline(sound.Engine.Recogniser(SpokenLanguages.English, Accuracy.Fast, []), new SegmenterOptions(), 2);
         await foreach (var utterance in pipeline.Run(
             Recording.Decode(path, TestContext.Current.CancellationToken), voice, 0, 0, null, TestContext.Current.CancellationToken))
         {

@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Languages;
 using Kostel.Core.Speech.Numbers;
 using Kostel.Core.Speech.Speakers;
 using Kostel.Core.Transcripts;
@@ -75,7 +76,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         var sound = meters.Noting(Recording.Decode(library.Original(lecture.Id), cancel), cancel);
         var watch = Stopwatch.StartNew();
         using var voice = engine.Value.ListenForVoice();
-        var pipeline = new TranscriptionPipeline(engine.Value.Recogniser(job.Accuracy, await context.Terms(lecture, cancel)), new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount), WrittenNumbers.Of);
+        var pipeline = new TranscriptionPipeline(engine.Value.Recogniser(lecture.Language, job.Accuracy, await context.Terms(lecture, cancel)), new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount), WrittenNumbers.Of);
         await foreach (var utterance in pipeline.Run(sound, voice, resumeAt, done.Count, heard => _ = Report(heard), cancel))
         {
             await context.AddUtterance(lecture.Id, utterance, cancel);
