@@ -4,7 +4,6 @@ using Kostel.Core.Audio;
 using Kostel.Core.Captions;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Languages;
-using Kostel.Core.Speech.Numbers;
 using Kostel.Core.Speech.Speakers;
 using Kostel.Core.Speech.Terms;
 using Kostel.Core.Transcripts;
@@ -13,7 +12,7 @@ using Kostel.Speech;
 
 namespace Kostel.Cli;
 
-/// <summary><c>transcribe FILE [--to json|vtt|srt|txt|rttm] [--out FILE] [--accuracy fast|accurate] [--terms FILE] [--voices N]</c></summary>
+/// <summary><c>transcribe FILE [--to json|vtt|srt|txt|rttm] [--out FILE] [--accuracy fast|accurate] [--terms FILE] [--voices N] [--language CODE] [--live]</c></summary>
 internal static class TranscribeCommand
 {
     public static Command Create()
@@ -32,47 +31,79 @@ internal static class TranscribeCommand
                 given.AddError($"--voices takes a number from 1 to {Diarisation.MostVoices}.");
             }
         });
-        var command = new Command("transcribe", "Writes down what is said in a recording.") { file, to, output, accuracy, terms, voices };
+        var language = new Option<string?>("--language") { Description = "en, es, …: what is spoken; guessed from the first half minute without." };
+        var live = new Option<bool>("--live") { Description = "Play the recording at its own pace and write while it is spoken." };
+        var command = new Command("transcribe", "Writes down what is said in a recording.") { file, to, output, accuracy, terms, voices, language, live };
         command.SetAction((parsed, cancel) => Run(
-            parsed.GetRequiredValue(file), parsed.GetValue(to)!, parsed.GetValue(output), parsed.GetValue(accuracy), parsed.GetValue(terms), parsed.GetValue(voices), cancel));
+            new Wanted(
+                parsed.GetRequiredValue(file),
+                parsed.GetValue(to)!,
+                parsed.GetValue(output),
+                parsed.GetValue(accuracy),
+                parsed.GetValue(terms),
+                parsed.GetValue(voices),
+                parsed.GetValue(language),
+                parsed.GetValue(live)),
+            cancel));
         return command;
     }
 
-    private static async Task<int> Run(FileInfo file, string to, FileInfo? output, Accuracy accuracy, FileInfo? termFile, int? voices, CancellationToken cancel)
+    private static async Task<int> Run(Wanted wanted, CancellationToken cancel)
     {
-        var terms = await ReadTerms(termFile, cancel);
-        var facts = await Recording.Probe(file.FullName, cancel);
+        var terms = await ReadTerms(wanted.Terms, cancel);
+        var facts = await Recording.Probe(wanted.File.FullName, cancel);
         using var engine = SpeechEngine.Load(ModelFolder.Open(KostelPaths.Models, KostelPaths.ModelLock));
-        var transcript = await Transcribe(engine.Recogniser(SpokenLanguages.English, accuracy, terms), engine, file.FullName, facts, voices, cancel);
-        var text = to switch
+        var language = wanted.Language ?? await FindLanguage(engine, wanted.File.FullName, cancel);
+        var recogniser = engine.Recogniser(language, wanted.Accuracy, terms);
+        if (wanted.Live)
+        {
+            await LiveRun.Show(recogniser, engine, wanted.File.FullName, asJson: wanted.To == "json", cancel);
+            return 0;
+        }
+
+        var transcript = await Transcribe(recogniser, engine, wanted, language, facts, cancel);
+        var text = wanted.To switch
         {
             "json" => TranscriptFormat.Write(transcript),
             "vtt" => CaptionFiles.WebVtt(transcript),
-            "rttm" => Rttm.Write(Path.GetFileNameWithoutExtension(file.Name), Turn.Of(transcript)),
+            "rttm" => Rttm.Write(Path.GetFileNameWithoutExtension(wanted.File.Name), Turn.Of(transcript)),
             "srt" => CaptionFiles.SubRip(transcript),
             _ => CaptionFiles.Plain(transcript),
         };
-        if (output is null)
+        if (wanted.Output is null)
         {
             await Console.Out.WriteAsync(text);
         }
         else
         {
-            await File.WriteAllTextAsync(output.FullName, text, cancel);
+            await File.WriteAllTextAsync(wanted.Output.FullName, text, cancel);
         }
 
         return 0;
     }
 
+    private static async Task<string> FindLanguage(SpeechEngine engine, string path, CancellationToken cancel)
+    {
+        var languages = SpeechEngine.Languages(ModelFolder.Open(KostelPaths.Models, KostelPaths.ModelLock));
+        var finder = new LanguageFinder(code => engine.Recogniser(code, Accuracy.Fast, []), engine.ListenForVoice);
+        var guess = await finder.Find(() => Recording.Decode(path, cancel), languages, cancel);
+        if (languages.Count > 1)
+        {
+            await Console.Error.WriteLineAsync($"This sounds like {SpokenLanguages.NameOf(guess.Language)}. Another language is chosen with --language.");
+        }
+
+        return guess.Language;
+    }
+
     private static async Task<Transcript> Transcribe(
-        IRecogniser recogniser, SpeechEngine engine, string path, RecordingFacts facts, int? voices, CancellationToken cancel)
+        IRecogniser recogniser, SpeechEngine engine, Wanted wanted, string language, RecordingFacts facts, CancellationToken cancel)
     {
         using var voice = engine.ListenForVoice();
-        var pipeline = new TranscriptionPipeline(recogniser, new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount), WrittenNumbers.Of);
+        var pipeline = new TranscriptionPipeline(recogniser, new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount), WrittenForms.Of(language));
         var watch = Stopwatch.StartNew();
         var sound = new SoundMeters();
         var utterances = new List<Utterance>();
-        await foreach (var utterance in pipeline.Run(sound.Noting(Recording.Decode(path, cancel), cancel), voice, 0, 0, null, cancel))
+        await foreach (var utterance in pipeline.Run(sound.Noting(Recording.Decode(wanted.File.FullName, cancel), cancel), voice, 0, 0, null, cancel))
         {
             utterances.Add(utterance);
             Progress(Pcm.ToMs(utterance.EndSample), facts.DurationMs, watch.Elapsed);
@@ -80,12 +111,12 @@ internal static class TranscribeCommand
 
         await Console.Error.WriteLineAsync();
         var heardMs = Pcm.ToMs(sound.Clipping.Samples);
-        if (RecordingNotice.For(utterances.SelectMany(u => u.Words).ToList(), facts.DurationMs, heardMs, sound.Clipping.Share) is { } notice)
+        if (RecordingNotice.For(utterances.SelectMany(u => u.Words).ToList(), language, facts.DurationMs, heardMs, sound.Clipping.Share) is { } notice)
         {
             await Console.Error.WriteLineAsync(notice);
         }
 
-        return TranscriptBuilder.Build(utterances, heardMs, voices: Diarisation.Of(TranscriptBuilder.Words(utterances), sound.Voices, voices));
+        return TranscriptBuilder.Build(utterances, heardMs, language, Diarisation.Of(TranscriptBuilder.Words(utterances), sound.Voices, wanted.Voices));
     }
 
     private static async Task<IReadOnlyList<CourseTerm>> ReadTerms(FileInfo? file, CancellationToken cancel)
@@ -115,4 +146,7 @@ internal static class TranscribeCommand
         var left = totalMs > doneMs && doneMs > 0 ? $", about {Clock.Of((int)(spent.TotalMilliseconds / doneMs * (totalMs - doneMs)))} left" : "";
         Console.Error.Write($"\rRecognising {Clock.Of(doneMs)} of {Clock.Of(totalMs)}{left}      ");
     }
+
+    private sealed record Wanted(
+        FileInfo File, string To, FileInfo? Output, Accuracy Accuracy, FileInfo? Terms, int? Voices, string? Language, bool Live);
 }

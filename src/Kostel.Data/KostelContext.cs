@@ -87,7 +87,8 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options) : DbC
             PartOfLecture(e, u => new { u.LectureId, u.Number });
             AsJson(e.Property(u => u.Words));
         });
-        modelBuilder.Entity<JobRow>(e => OfLecture(e).HasIndex(j => j.State));
+        modelBuilder.Entity<JobRow>(e => OfLecture(e).Ignore(j => j.Choice).HasIndex(j => j.State));
+        modelBuilder.Entity<UploadRow>().Ignore(u => u.Choice);
         modelBuilder.Entity<QuestionRow>(e => AsJson(OfLecture(e).Property(q => q.Answer)));
         modelBuilder.Entity<SummaryRow>(e => AsJson(OfLecture(e).Property(s => s.Parts)));
         modelBuilder.Entity<CardRow>(e =>

@@ -41,6 +41,7 @@ public static class TranscriptStore
         {
             LectureId = lecture.Id,
             Accuracy = lecture.MadeWith,
+            MadeBy = lecture.MadeBy,
             MadeAt = lecture.MadeAt ?? lecture.AddedAt,
             WordCount = transcript.Passages.Sum(p => p.Words.Count),
             Transcript = transcript,

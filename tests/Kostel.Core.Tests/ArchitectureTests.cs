@@ -11,6 +11,7 @@ public class ArchitectureTests
         ["Kostel.Media"] = ["Kostel.Core"],
         ["Kostel.Data"] = ["Kostel.Core"],
         ["Kostel.Server"] = ["Kostel.Core", "Kostel.Data", "Kostel.Media", "Kostel.Speech"],
+        ["Kostel.StandIn"] = ["Kostel.Core", "Kostel.Media", "Kostel.Speech"],
         ["Kostel.Cli"] = ["Kostel.Core", "Kostel.Data", "Kostel.Media", "Kostel.Speech"],
     };
 

@@ -1,3 +1,4 @@
+using Kostel.Core.Speech.Languages;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Speech;
@@ -12,10 +13,11 @@ public static class RecordingNotice
 
     /// <summary>The one thing that matters most, in plain words; null when all is well.</summary>
     /// <param name="words">Of the whole recording.</param>
+    /// <param name="language">What it was taken for.</param>
     /// <param name="expectedMs">How long the file says it is.</param>
     /// <param name="heardMs">How much of it could be read.</param>
     /// <param name="clipped">The share of samples that were cut off (<see cref="Audio.ClippingMeter"/>).</param>
-    public static string? For(IReadOnlyCollection<Word> words, int expectedMs, int heardMs, double clipped)
+    public static string? For(IReadOnlyCollection<Word> words, string language, int expectedMs, int heardMs, double clipped)
     {
         if (words.Count == 0)
         {
@@ -29,7 +31,7 @@ public static class RecordingNotice
 
         if (WordConfidence.Mean(words) < WordConfidence.NonsenseBelow)
         {
-            return "This hardly looks like spoken English: most of what is written here is guesswork. It may be another language, music or noise. You can still play it.";
+            return $"This hardly looks like spoken {SpokenLanguages.NameOf(language)}: most of what is written here is guesswork. It may be another language, music or noise. You can still play it.";
         }
 
         return expectedMs > heardMs + ToleranceMs

@@ -19,8 +19,13 @@ public sealed record Passage(string Id, string SpeakerId, int StartMs, int EndMs
 /// <summary>Somebody who speaks in the recording.</summary>
 public sealed record Speaker(string Id, string Name)
 {
+    private const string Voice = "Voice";
+
     /// <summary>The name of the n-th speaker (from 1) until the person gives one.</summary>
-    public static Speaker Unnamed(int number) => new($"v{number}", $"Voice {number}");
+    public static Speaker Unnamed(int number) => new($"v{number}", $"{Voice} {number}");
+
+    /// <summary>Whether a name is one that nobody gave.</summary>
+    public static bool IsUnnamed(string name) => name.StartsWith(Voice + " ", StringComparison.Ordinal) && name[(Voice.Length + 1)..].All(char.IsAsciiDigit);
 }
 
 /// <summary>A span of the lecture with a title. Chapters tile the lecture.</summary>

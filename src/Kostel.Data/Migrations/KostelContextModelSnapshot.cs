@@ -155,6 +155,9 @@ namespace Kostel.Data.Migrations
                     b.Property<DateTime>("MadeAt")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("MadeBy")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Transcript")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -179,15 +182,27 @@ namespace Kostel.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("ByService")
+                        .HasColumnType("INTEGER");
+
                     b.Property<DateTime>("CreatedAt")
                         .HasColumnType("TEXT");
 
                     b.Property<DateTime?>("EndedAt")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Language")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("LanguageIsGuessed")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("LectureId")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("OnlyVoices")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Problem")
                         .HasColumnType("TEXT");
@@ -199,6 +214,9 @@ namespace Kostel.Data.Migrations
                     b.Property<string>("State")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("Voices")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 
@@ -236,7 +254,13 @@ namespace Kostel.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("LanguageIsGuessed")
+                        .HasColumnType("INTEGER");
+
                     b.Property<DateTime?>("MadeAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("MadeBy")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("MadeWith")
@@ -498,6 +522,9 @@ namespace Kostel.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("ByService")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Course")
                         .HasColumnType("TEXT");
 
@@ -511,12 +538,18 @@ namespace Kostel.Data.Migrations
                     b.Property<DateOnly?>("HeldOn")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Language")
+                        .HasColumnType("TEXT");
+
                     b.Property<long>("Length")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Title")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("Voices")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 

@@ -42,7 +42,25 @@ public sealed class JobRow
     public required string LectureId { get; set; }
 
     /// <summary>What it was asked for.</summary>
+    public TranscriptionChoice Choice
+    {
+        get => new(Accuracy, Language, ByService, Voices);
+        set => (Accuracy, Language, ByService, Voices) = (value.Accuracy, value.Language, value.ByService, value.Voices);
+    }
+
     public Accuracy Accuracy { get; set; }
+
+    public string? Language { get; set; }
+
+    /// <summary>Whether the language was not asked for but found out.</summary>
+    public bool LanguageIsGuessed { get; set; }
+
+    public bool ByService { get; set; }
+
+    public int? Voices { get; set; }
+
+    /// <summary>The words stay; only who speaks is found out anew.</summary>
+    public bool OnlyVoices { get; set; }
 
     public JobStage Stage { get; set; }
 

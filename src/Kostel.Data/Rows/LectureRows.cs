@@ -45,7 +45,11 @@ public sealed class LectureRow
 
     public long SourceBytes { get; set; }
 
+    /// <summary>The code of what is spoken (ISO 639).</summary>
     public string Language { get; set; } = "en";
+
+    /// <summary>Whether the program found that out by itself.</summary>
+    public bool LanguageIsGuessed { get; set; }
 
     public int DurationMs { get; set; }
 
@@ -54,6 +58,9 @@ public sealed class LectureRow
 
     /// <summary>…and when; null as long as there is none.</summary>
     public DateTime? MadeAt { get; set; }
+
+    /// <summary>By which service, when it was not this computer.</summary>
+    public string? MadeBy { get; set; }
 
     public bool HasPicture { get; set; }
 
@@ -86,7 +93,19 @@ public sealed class UploadRow
 
     public string? Course { get; set; }
 
+    public TranscriptionChoice Choice
+    {
+        get => new(Accuracy, Language, ByService, Voices);
+        set => (Accuracy, Language, ByService, Voices) = (value.Accuracy, value.Language, value.ByService, value.Voices);
+    }
+
     public Accuracy Accuracy { get; set; }
+
+    public string? Language { get; set; }
+
+    public bool ByService { get; set; }
+
+    public int? Voices { get; set; }
 
     public DateTime CreatedAt { get; set; }
 }
@@ -129,6 +148,9 @@ public sealed class EarlierTranscriptRow
     public required string LectureId { get; set; }
 
     public Accuracy Accuracy { get; set; }
+
+    /// <summary>By which service, when it was not this computer.</summary>
+    public string? MadeBy { get; set; }
 
     /// <summary>When it was made.</summary>
     public DateTime MadeAt { get; set; }

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Languages;
 using Kostel.Core.Speech.Terms;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Summaries;
@@ -67,13 +68,13 @@ public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvi
         context.Lectures.Add(lecture);
         if (item.Transcript is null)
         {
-            queue.Enqueue(context, item.Id, Accuracy.Fast);
+            queue.Enqueue(context, item.Id, new TranscriptionChoice(Accuracy.Fast, SpokenLanguages.English));
             await context.SaveChangesAsync(cancel);
             return;
         }
 
         var transcript = TranscriptFormat.Read(await File.ReadAllTextAsync(Path.Combine(demoFolder, "transcripts", item.Transcript), cancel));
-        (lecture.DurationMs, lecture.MadeWith, lecture.MadeAt) = (transcript.DurationMs, Accuracy.Accurate, now);
+        (lecture.DurationMs, lecture.Language, lecture.MadeWith, lecture.MadeAt) = (transcript.DurationMs, transcript.Language, Accuracy.Accurate, now);
         await context.SaveChangesAsync(cancel);
         await context.ReplaceTranscript(item.Id, transcript, cancel);
         if (withCards)

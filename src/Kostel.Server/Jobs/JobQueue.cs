@@ -4,6 +4,7 @@ using Kostel.Data.Rows;
 using Kostel.Media;
 using Kostel.Server.Http;
 using Kostel.Speech;
+using Kostel.Speech.Service;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Jobs;
@@ -24,9 +25,9 @@ public sealed class JobQueue(LibraryFolder library, LectureTranscriber transcrib
     public void Wake() => wake.Release();
 
     /// <summary>Puts a lecture in the queue (to be saved by the caller, who then calls <see cref="Wake"/>).</summary>
-    public JobRow Enqueue(KostelContext context, string lectureId, Accuracy accuracy)
+    public JobRow Enqueue(KostelContext context, string lectureId, TranscriptionChoice choice, bool onlyVoices = false)
     {
-        var job = new JobRow { LectureId = lectureId, Accuracy = accuracy, CreatedAt = time.GetUtcNow().UtcDateTime };
+        var job = new JobRow { LectureId = lectureId, Choice = choice, OnlyVoices = onlyVoices, CreatedAt = time.GetUtcNow().UtcDateTime };
         context.Jobs.Add(job);
         return job;
     }
@@ -115,11 +116,11 @@ public sealed class JobQueue(LibraryFolder library, LectureTranscriber transcrib
     {
         var problem = reason switch
         {
-            MediaProblemException or ModelProblemException => reason.Message,
+            MediaProblemException or ModelProblemException or ServiceProblemException => reason.Message,
             _ when PlainProblems.IsDiskFull(reason) => PlainProblems.DiskFull,
             _ => "Something went wrong while this was transcribed. The recording and what was recognised so far are kept. Try again.",
         };
-        if (reason is not (MediaProblemException or ModelProblemException))
+        if (reason is not (MediaProblemException or ModelProblemException or ServiceProblemException))
         {
             log.LogError(reason, "The transcription of {Lecture} failed", job.LectureId);
         }

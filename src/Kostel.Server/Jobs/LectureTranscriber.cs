@@ -2,13 +2,14 @@ using System.Diagnostics;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Languages;
-using Kostel.Core.Speech.Numbers;
 using Kostel.Core.Speech.Speakers;
 using Kostel.Core.Transcripts;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Media;
+using Kostel.Server.Features.Languages;
 using Kostel.Speech;
+using Kostel.Speech.Service;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Jobs;
@@ -26,27 +27,112 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         var lecture = await context.Lectures.SingleAsync(l => l.Id == job.LectureId, cancel);
         await Enter(context, job, JobStage.Checking, cancel);
         var facts = await Recording.Probe(library.Original(lecture.Id), cancel);
-        (lecture.DurationMs, lecture.HasPicture, lecture.Notice) = (facts.DurationMs, facts.HasPicture, null);
+        (lecture.DurationMs, lecture.HasPicture) = (facts.DurationMs, facts.HasPicture);
+        if (job.OnlyVoices)
+        {
+            await FindVoicesAnew(context, job, lecture, cancel);
+        }
+        else
+        {
+            await Transcribe(context, job, lecture, facts, cancel);
+        }
 
+        await board.Report(new Progress(lecture.Id, job.Stage, JobState.Done, 1, 0, 0, null));
+    }
+
+    private async Task Transcribe(KostelContext context, JobRow job, LectureRow lecture, RecordingFacts facts, CancellationToken cancel)
+    {
+        using var service = job.ByService ? await OpenService(context, cancel) : null;
+        var (language, isGuessed, mismatch) = await FindLanguage(context, job, lecture, cancel);
+        if (lecture.MadeAt is null)
+        {
+            (lecture.Language, lecture.LanguageIsGuessed) = (language, isGuessed);
+        }
+
+        lecture.Notice = mismatch;
         await Enter(context, job, JobStage.Listening, cancel);
-        var sound = await Listen(lecture, job, facts, cancel);
+        IRecogniser recogniser = service is null
+            ? engine.Value.Recogniser(language, job.Accuracy, await context.Terms(lecture, cancel))
+            : new ServiceRecogniser(service.Client, language);
+        var sound = await Listen(lecture, recogniser, language, facts, cancel);
         await WriteWhole(library.Peaks(lecture.Id), sound.Peaks.ToArray(), cancel);
 
         await Enter(context, job, JobStage.Arranging, cancel);
         var utterances = await context.Utterances(lecture.Id, cancel);
         var heardMs = Pcm.ToMs(sound.Clipping.Samples);
-        var voices = Diarisation.Of(TranscriptBuilder.Words(utterances), sound.Voices);
-        var transcript = TranscriptBuilder.Build(utterances, heardMs, lecture.Language, voices);
-        lecture.Notice = RecordingNotice.For(transcript.Passages.SelectMany(p => p.Words).ToList(), facts.DurationMs, heardMs, sound.Clipping.Share);
+        var words = TranscriptBuilder.Words(utterances);
+        var transcript = TranscriptBuilder.Build(utterances, heardMs, language, Diarisation.Of(words, sound.Voices, job.Voices));
+        lecture.Notice = mismatch ?? RecordingNotice.For(words, language, facts.DurationMs, heardMs, sound.Clipping.Share);
         lecture.DurationMs = heardMs;
         (job.State, job.Problem, job.EndedAt) = (JobState.Done, null, time.GetUtcNow().UtcDateTime);
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         await context.KeepTranscript(lecture, cancel);
-        (lecture.MadeWith, lecture.MadeAt) = (job.Accuracy, job.EndedAt);
+        (lecture.MadeWith, lecture.MadeBy, lecture.MadeAt) = (job.Accuracy, service?.Signature, job.EndedAt);
+        (lecture.Language, lecture.LanguageIsGuessed) = (language, isGuessed);
         await context.ReplaceTranscript(lecture.Id, transcript, cancel);
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
-        await board.Report(new Progress(lecture.Id, job.Stage, JobState.Done, 1, 0, utterances.Sum(u => u.Words.Count), null));
+    }
+
+    /// <summary>The language to transcribe in; where one was chosen, also what speaks against it.</summary>
+    private async Task<(string Language, bool IsGuessed, string? Mismatch)> FindLanguage(KostelContext context, JobRow job, LectureRow lecture, CancellationToken cancel)
+    {
+        var here = SpeechEngine.Languages(models);
+        var expected = job.Language ?? SpokenLanguages.English;
+        var isAsked = job.Language is null || job.LanguageIsGuessed;
+        if (!here.Contains(expected) || here.Count < 2 || job.LanguageIsGuessed)
+        {
+            return (expected, isAsked && here.Count > 1, null);
+        }
+
+        var finder = new LanguageFinder(code => engine.Value.Recogniser(code, Accuracy.Fast, []), engine.Value.ListenForVoice);
+        var guess = await finder.Find(() => Recording.Decode(library.Original(lecture.Id), cancel), [expected, .. here.Where(l => l != expected)], cancel);
+        if (!isAsked)
+        {
+            return (expected, false, LanguageNotice.For(expected, guess));
+        }
+
+        // A restart goes on in the language that its first words were heard in.
+        (job.Language, job.LanguageIsGuessed) = (guess.Language, true);
+        return (guess.Language, true, null);
+    }
+
+    private static async Task<OpenedService> OpenService(KostelContext context, CancellationToken cancel) =>
+        await ServiceSettings.Read(context, cancel) is { IsOn: true } settings
+            ? new OpenedService(new ServiceClient(settings.Place), settings.Signature)
+            : throw new ServiceProblemException("The transcription service is switched off. Switch it on under Languages, or transcribe on this computer.");
+
+    private sealed record OpenedService(ServiceClient Client, string Signature) : IDisposable
+    {
+        public void Dispose() => Client.Dispose();
+    }
+
+    /// <summary>Words and chapters stay; who has been given a name keeps it where most of their words stay theirs.</summary>
+    private async Task FindVoicesAnew(KostelContext context, JobRow job, LectureRow lecture, CancellationToken cancel)
+    {
+        await Enter(context, job, JobStage.Listening, cancel);
+        var meters = new SoundMeters();
+        var total = Math.Max(1, Pcm.ToSample(lecture.DurationMs));
+        long heard = 0, reported = 0;
+        await foreach (var piece in meters.Noting(Recording.Decode(library.Original(lecture.Id), cancel), cancel))
+        {
+            heard += piece.Length;
+            if (heard - reported >= Pcm.SampleRate * 60)
+            {
+                reported = heard;
+                await board.Report(new Progress(lecture.Id, JobStage.Listening, JobState.Running, Math.Clamp(heard / (double)total, 0, 1), null, 0, null));
+            }
+        }
+
+        await Enter(context, job, JobStage.Arranging, cancel);
+        var before = await context.Transcript(lecture, cancel);
+        var voices = Diarisation.Of(before.Passages.SelectMany(p => p.Words).ToList(), meters.Voices, job.Voices);
+        (job.State, job.Problem, job.EndedAt) = (JobState.Done, null, time.GetUtcNow().UtcDateTime);
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
+        await context.ReplaceTranscript(lecture.Id, SpeakerChange.Apply(before, voices), cancel);
+        lecture.Version++;
+        await context.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
     }
 
     /// <inheritdoc/>
@@ -65,7 +151,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         await board.Report(new Progress(job.LectureId, stage, JobState.Running, 0, null, 0, null));
     }
 
-    private async Task<SoundMeters> Listen(LectureRow lecture, JobRow job, RecordingFacts facts, CancellationToken cancel)
+    private async Task<SoundMeters> Listen(LectureRow lecture, IRecogniser recogniser, string language, RecordingFacts facts, CancellationToken cancel)
     {
         await using var context = library.CreateDbContext();
         var done = await context.Utterances(lecture.Id, cancel);
@@ -76,7 +162,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         var sound = meters.Noting(Recording.Decode(library.Original(lecture.Id), cancel), cancel);
         var watch = Stopwatch.StartNew();
         using var voice = engine.Value.ListenForVoice();
-        var pipeline = new TranscriptionPipeline(engine.Value.Recogniser(lecture.Language, job.Accuracy, await context.Terms(lecture, cancel)), new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount), WrittenNumbers.Of);
+        var pipeline = new TranscriptionPipeline(recogniser, new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount), WrittenForms.Of(language));
         await foreach (var utterance in pipeline.Run(sound, voice, resumeAt, done.Count, heard => _ = Report(heard), cancel))
         {
             await context.AddUtterance(lecture.Id, utterance, cancel);

@@ -1,4 +1,5 @@
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Speakers;
 using Kostel.Core.Transcripts;
 using Kostel.Data;
 using Kostel.Data.Rows;
@@ -24,14 +25,18 @@ public sealed record TranscriptView(
     bool IsWhole);
 
 /// <summary>How a lecture is to be transcribed once more.</summary>
-public sealed record TranscribeAgain(Accuracy Accuracy);
+public sealed record TranscribeAgain(Accuracy Accuracy, string? Language = null, bool ByService = false, int? Voices = null)
+{
+    internal TranscriptionChoice Choice => new(Accuracy, Language, ByService, Voices);
+}
 
 /// <summary>A transcript that was replaced and is kept.</summary>
-public sealed record EarlierTranscript(int Id, Accuracy Accuracy, DateTime MadeAt, int WordCount);
+public sealed record EarlierTranscript(int Id, Accuracy Accuracy, string? MadeBy, DateTime MadeAt, int WordCount);
 
 /// <summary>How a lecture's transcript was made, and the ones before it, the newest first.</summary>
+/// <param name="MadeBy">The service that did it, if it was not this computer.</param>
 /// <param name="TermCount">Terms of its course, which the next transcription listens for.</param>
-public sealed record MadeTranscripts(Accuracy MadeWith, DateTime? MadeAt, int TermCount, IReadOnlyList<EarlierTranscript> Earlier);
+public sealed record MadeTranscripts(Accuracy MadeWith, string? MadeBy, DateTime? MadeAt, int TermCount, IReadOnlyList<EarlierTranscript> Earlier);
 
 /// <summary>A lecture's transcripts: reading the present one, making another, stopping that, going back.</summary>
 internal static class TranscriptEndpoints
@@ -59,7 +64,7 @@ internal static class TranscriptEndpoints
         var last = await context.Jobs.Where(j => j.LectureId == id).OrderByDescending(j => j.Id).FirstOrDefaultAsync(cancel);
         if (last is { State: JobState.Failed or JobState.Cancelled })
         {
-            queue.Enqueue(context, id, last.Accuracy);
+            queue.Enqueue(context, id, last.Choice, last.OnlyVoices);
             await context.SaveChangesAsync(cancel);
             await board.Report(new Progress(id, JobStage.Checking, JobState.Waiting, 0, null, 0, null));
             queue.Wake();
@@ -83,10 +88,14 @@ internal static class TranscriptEndpoints
     {
         await LectureEndpoints.Find(context, id, cancel);
         await RefuseWhileAtWork(context, id, cancel);
+        if (!wanted.Choice.IsSound)
+        {
+            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"A language has a code of two or three letters, and there are 1 to {Diarisation.MostVoices} voices.");
+        }
 
         // Utterances of an attempt that was given up were heard with another choice.
         context.Utterances.RemoveRange(await context.Utterances.Where(u => u.LectureId == id).ToListAsync(cancel));
-        queue.Enqueue(context, id, wanted.Accuracy);
+        queue.Enqueue(context, id, wanted.Choice);
         await context.SaveChangesAsync(cancel);
         await board.Report(new Progress(id, JobStage.Checking, JobState.Waiting, 0, null, 0, null));
         queue.Wake();
@@ -97,9 +106,9 @@ internal static class TranscriptEndpoints
     {
         var lecture = await LectureEndpoints.Find(context, id, cancel);
         var earlier = await context.EarlierTranscripts.AsNoTracking().Where(t => t.LectureId == id).OrderByDescending(t => t.Id)
-            .Select(t => new EarlierTranscript(t.Id, t.Accuracy, t.MadeAt, t.WordCount)).ToListAsync(cancel);
+            .Select(t => new EarlierTranscript(t.Id, t.Accuracy, t.MadeBy, t.MadeAt, t.WordCount)).ToListAsync(cancel);
         var terms = lecture.CourseId is { } course ? await context.Terms.CountAsync(t => t.CourseId == course, cancel) : 0;
-        return TypedResults.Ok(new MadeTranscripts(lecture.MadeWith, lecture.MadeAt, terms, earlier));
+        return TypedResults.Ok(new MadeTranscripts(lecture.MadeWith, lecture.MadeBy, lecture.MadeAt, terms, earlier));
     }
 
     /// <summary>Goes back to an earlier transcript; the present one is kept in its place.</summary>
@@ -112,14 +121,15 @@ internal static class TranscriptEndpoints
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         await context.KeepTranscript(lecture, cancel);
         await context.ReplaceTranscript(id, row.Transcript, cancel);
-        (lecture.MadeWith, lecture.MadeAt, lecture.Version) = (row.Accuracy, row.MadeAt, lecture.Version + 1);
+        (lecture.MadeWith, lecture.MadeBy, lecture.MadeAt) = (row.Accuracy, row.MadeBy, row.MadeAt);
+        (lecture.Language, lecture.LanguageIsGuessed, lecture.Version) = (row.Transcript.Language, false, lecture.Version + 1);
         context.EarlierTranscripts.Remove(row);
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
         return TypedResults.NoContent();
     }
 
-    private static async Task RefuseWhileAtWork(KostelContext context, string id, CancellationToken cancel)
+    internal static async Task RefuseWhileAtWork(KostelContext context, string id, CancellationToken cancel)
     {
         if (await context.Jobs.AnyAsync(j => j.LectureId == id && (j.State == JobState.Waiting || j.State == JobState.Running), cancel))
         {

@@ -1,11 +1,13 @@
 using Kostel.Data;
 using Kostel.Data.Rows;
+using Kostel.Server.Features.Languages;
 using Kostel.Server.Jobs;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Features.Library;
 
 /// <summary>A lecture as lists and headings show it.</summary>
+/// <param name="LanguageIsGuessed">Nobody said so; the program found it out.</param>
 /// <param name="Work">How its transcription stands; null when nothing is to be done.</param>
 /// <param name="CardCount">Cards made from it.</param>
 /// <param name="DueCount">Of these, how many are due now.</param>
@@ -14,6 +16,8 @@ public sealed record LectureView(
     string Title,
     DateOnly? HeldOn,
     string? Course,
+    LanguageView Language,
+    bool LanguageIsGuessed,
     int DurationMs,
     bool HasPicture,
     string SourceName,
@@ -45,7 +49,7 @@ internal static class LectureViews
             })
             .ToListAsync(cancel);
         return lectures.Select(l => new LectureView(
-            l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.Course?.Title, l.Row.DurationMs, l.Row.HasPicture, l.Row.SourceName,
+            l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.Course?.Title, LanguageView.Of(l.Row.Language), l.Row.LanguageIsGuessed, l.Row.DurationMs, l.Row.HasPicture, l.Row.SourceName,
             l.Row.AddedAt, l.Row.OpenedAt, l.Row.Notice, l.Row.Version, l.Chapters, l.Cards, l.Due, Work(l.Job, l.Row.MadeAt is not null, board))).ToList();
     }
 

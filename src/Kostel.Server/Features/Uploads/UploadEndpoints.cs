@@ -1,6 +1,8 @@
 using System.Globalization;
 using System.Text;
 using Kostel.Core.Speech;
+using Kostel.Core.Speech.Languages;
+using Kostel.Core.Speech.Speakers;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Http;
@@ -51,7 +53,7 @@ internal static class UploadEndpoints
             Title = Shorten(told.GetValueOrDefault("title", ""), 200) is { Length: > 0 } title ? title : TitleFrom(fileName),
             HeldOn = DateOnly.TryParseExact(told.GetValueOrDefault("heldOn", ""), "yyyy-MM-dd", out var held) ? held : null,
             Course = Shorten(told.GetValueOrDefault("course", ""), 100),
-            Accuracy = told.GetValueOrDefault("accuracy", "") == "accurate" ? Accuracy.Accurate : Accuracy.Fast,
+            Choice = Choice(told),
             CreatedAt = time.GetUtcNow().UtcDateTime,
         };
         files.Open(upload.Id);
@@ -109,6 +111,13 @@ internal static class UploadEndpoints
 
         return TypedResults.NoContent();
     }
+
+    /// <summary>What makes no sense is left out: everything has a default.</summary>
+    private static TranscriptionChoice Choice(Dictionary<string, string> told) => new(
+        told.GetValueOrDefault("accuracy", "") == "accurate" ? Accuracy.Accurate : Accuracy.Fast,
+        told.GetValueOrDefault("language", "") is var language && SpokenLanguages.IsCode(language) ? language : null,
+        told.GetValueOrDefault("byService", "") == "yes",
+        int.TryParse(told.GetValueOrDefault("voices", ""), NumberStyles.None, CultureInfo.InvariantCulture, out var voices) && voices is >= 1 and <= Diarisation.MostVoices ? voices : null);
 
     private static Dictionary<string, string> Metadata(string header)
     {

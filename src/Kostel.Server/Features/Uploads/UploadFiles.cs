@@ -1,3 +1,4 @@
+using Kostel.Core.Speech.Languages;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Jobs;
@@ -49,9 +50,10 @@ public sealed class UploadFiles(LibraryFolder library, JobQueue queue, TimeProvi
             Course = await Course(context, upload.Course, cancel),
             SourceName = upload.FileName,
             SourceBytes = upload.Length,
+            Language = upload.Language ?? SpokenLanguages.English,
             AddedAt = time.GetUtcNow().UtcDateTime,
         });
-        queue.Enqueue(context, upload.Id, upload.Accuracy);
+        queue.Enqueue(context, upload.Id, upload.Choice);
         context.Uploads.Remove(upload);
         await context.SaveChangesAsync(cancel);
         queue.Wake();

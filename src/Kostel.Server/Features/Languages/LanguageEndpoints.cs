@@ -1,0 +1,114 @@
+using Kostel.Core.Speech.Languages;
+using Kostel.Data;
+using Kostel.Server.Http;
+using Kostel.Speech;
+using Kostel.Speech.Service;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Kostel.Server.Features.Languages;
+
+/// <summary>A language by its code.</summary>
+public sealed record LanguageView(string Code, string Name)
+{
+    internal static LanguageView Of(string code) => new(code, SpokenLanguages.NameOf(code));
+}
+
+/// <summary>A language that can be added on this computer.</summary>
+/// <param name="Command">What to type for it; the licence is shown then.</param>
+public sealed record PackView(string Code, string Name, string Licence, string Command);
+
+/// <summary>The transcription service, without its key.</summary>
+/// <param name="Host">Where the sound would go.</param>
+/// <param name="Languages">What it says it understands; null when it does not say.</param>
+/// <param name="Translates">Whether it says that it also translates; null when it does not say.</param>
+/// <param name="IsEncrypted">Whether the way there is.</param>
+public sealed record ServiceView(
+    string Address, string Host, string Model, bool HasKey, bool IsOn, IReadOnlyList<LanguageView>? Languages, bool? Translates, bool IsEncrypted);
+
+/// <summary>Which languages can be transcribed, and with what.</summary>
+/// <param name="Here">On this computer.</param>
+public sealed record LanguagesView(IReadOnlyList<LanguageView> Here, IReadOnlyList<PackView> Packs, ServiceView? Service);
+
+/// <summary>What was entered about a service.</summary>
+/// <param name="Key">Null keeps the one that is there.</param>
+/// <param name="Agreed">The person has read that sound leaves this computer.</param>
+public sealed record ServiceEntry(string Address, string? Key, string Model, bool Agreed);
+
+/// <summary>A switch.</summary>
+public sealed record ServiceSwitch(bool IsOn);
+
+internal static class LanguageEndpoints
+{
+    public static void MapLanguages(this IEndpointRouteBuilder app)
+    {
+        app.MapGet("/api/languages", Get).WithName("getLanguages");
+        app.MapPut("/api/service", Enter).WithName("enterService");
+        app.MapPost("/api/service/switch", Switch).WithName("switchService");
+        app.MapDelete("/api/service", Forget).WithName("forgetService");
+    }
+
+    private static async Task<Ok<LanguagesView>> Get(KostelContext context, ModelFolder models, CancellationToken cancel)
+    {
+        var here = SpeechEngine.Languages(models);
+        return TypedResults.Ok(new LanguagesView(
+            here.Select(LanguageView.Of).ToList(),
+            models.Packs.Where(p => !here.Contains(p.Code)).Select(p => new PackView(p.Code, p.Name, p.Summary, $"./kostel models add {p.Code}")).ToList(),
+            await ServiceSettings.Read(context, cancel) is { } service ? View(service) : null));
+    }
+
+    /// <summary>Asks the service for its models with what was entered; only when it answers is anything kept, and the service on.</summary>
+    private static async Task<Ok<ServiceView>> Enter(ServiceEntry entry, KostelContext context, CancellationToken cancel)
+    {
+        if (!entry.Agreed)
+        {
+            throw new PlainProblemException(StatusCodes.Status400BadRequest, "Confirm first that the sound of these lectures may leave this computer.");
+        }
+
+        var key = entry.Key ?? (await ServiceSettings.Read(context, cancel))?.Key ?? "";
+        try
+        {
+            var address = ServiceAddress.Parse(entry.Address, key, entry.Model);
+            using var client = new ServiceClient(address, patience: TimeSpan.FromSeconds(15));
+            var models = await client.Models(cancel);
+            if (models.FirstOrDefault(m => m.Id == address.Model) is not { } model)
+            {
+                var some = string.Join(", ", models.Select(m => m.Id).Take(8));
+                throw new ServiceProblemException(models.Count == 0
+                    ? $"{address.Base.Host} answers, but offers no models."
+                    : $"{address.Base.Host} has no model '{address.Model}'. It has: {some}{(models.Count > 8 ? ", …" : "")}.");
+            }
+
+            var settings = new ServiceSettings(address.Base.ToString(), key, address.Model, IsOn: true, model);
+            await settings.Keep(context, cancel);
+            await context.SaveChangesAsync(cancel);
+            return TypedResults.Ok(View(settings));
+        }
+        catch (ServiceProblemException e)
+        {
+            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, e.Message);
+        }
+    }
+
+    private static async Task<Ok<ServiceView>> Switch(ServiceSwitch wanted, KostelContext context, CancellationToken cancel)
+    {
+        var settings = (await ServiceSettings.Read(context, cancel) ?? throw PlainProblemException.NotThere("service")) with { IsOn = wanted.IsOn };
+        await settings.Keep(context, cancel);
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.Ok(View(settings));
+    }
+
+    private static async Task<NoContent> Forget(KostelContext context, CancellationToken cancel)
+    {
+        await ServiceSettings.Forget(context, cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static ServiceView View(ServiceSettings service)
+    {
+        var place = new Uri(service.Address);
+        return new ServiceView(
+            service.Address, place.Host, service.ModelName, service.Key.Length > 0, service.IsOn,
+            service.Model?.Languages?.Select(LanguageView.Of).OrderBy(l => l.Name, StringComparer.Ordinal).ToList(), service.Model?.Translates,
+            place.Scheme == Uri.UriSchemeHttps || place.IsLoopback);
+    }
+}
