@@ -1,6 +1,6 @@
 #!/usr/bin/env node
-// Builds the sound of the demonstration lectures from demo/texts: spoken by flite's voices, encoded by FFmpeg.
-// Needs Debian's flite, ffmpeg and fonts-dejavu-core. Usage: build-media.mjs [NAME…]
+// Builds the sound of the demonstration lectures from demo/texts: spoken by flite's voices (Spanish by espeak-ng's), encoded by FFmpeg.
+// Needs Debian's flite, espeak-ng, ffmpeg and fonts-dejavu-core. Usage: build-media.mjs [NAME…]
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -20,11 +20,12 @@ const sayAs = { twelfths: 'twelths' }
 const pronounced = (text) => text.replace(/\b\w+\b/g, (word) => sayAs[word] ?? word)
 
 /** Samples of one paragraph, 16 bit mono. */
-function speak(text, voice) {
+function speak(text, voice, language) {
   const wav = join(work, 'part.wav')
   const script = join(work, 'part.txt')
-  writeFileSync(script, pronounced(text))
-  run('flite', '-voice', voice, '--setf', 'duration_stretch=1.15', '-f', script, '-o', wav)
+  writeFileSync(script, language ? text : pronounced(text))
+  if (language) run('espeak-ng', '-v', voice, '-s', '135', '-f', script, '-w', wav)
+  else run('flite', '-voice', voice, '--setf', 'duration_stretch=1.15', '-f', script, '-o', wav)
   return run('ffmpeg', '-v', 'error', '-y', '-i', wav, '-ac', '1', '-ar', String(rate), '-f', 's16le', 'pipe:1')
 }
 
@@ -59,7 +60,7 @@ function build(file) {
     if (block.kind === 'slide') slides.push({ at: slides.length ? seconds : 0, text: block.text })
     else if (block.kind === 'chapter') add(silence(afterChapter - afterParagraph))
     else {
-      add(speak(block.text, block.voice))
+      add(speak(block.text, block.voice, lecture.language))
       add(silence(afterParagraph))
     }
   }

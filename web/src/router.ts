@@ -20,6 +20,7 @@ export const router = createRouter({
       props: true,
     },
     { path: '/review', name: 'review', component: () => import('./features/review/ReviewScreen.vue') },
+    { path: '/languages', name: 'languages', component: () => import('./features/languages/LanguagesScreen.vue') },
     { path: '/about', name: 'about', component: () => import('./features/about/AboutScreen.vue') },
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./features/about/NowhereScreen.vue') },
   ],

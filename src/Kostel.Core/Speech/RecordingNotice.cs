@@ -31,7 +31,7 @@ public static class RecordingNotice
 
         if (WordConfidence.Mean(words) < WordConfidence.NonsenseBelow)
         {
-            return $"This hardly looks like spoken {SpokenLanguages.NameOf(language)}: most of what is written here is guesswork. It may be another language, music or noise. You can still play it.";
+            return LanguageNotice.HardlySpoken(language);
         }
 
         return expectedMs > heardMs + ToleranceMs

@@ -43,12 +43,13 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
     private async Task Transcribe(KostelContext context, JobRow job, LectureRow lecture, RecordingFacts facts, CancellationToken cancel)
     {
         using var service = job.ByService ? await OpenService(context, cancel) : null;
-        var (language, isGuessed, mismatch) = await FindLanguage(context, job, lecture, cancel);
+        var (language, isGuessed, guess) = await FindLanguage(context, job, lecture, cancel);
         if (lecture.MadeAt is null)
         {
             (lecture.Language, lecture.LanguageIsGuessed) = (language, isGuessed);
         }
 
+        var mismatch = guess is null ? null : LanguageNotice.For(language, guess);
         lecture.Notice = mismatch;
         await Enter(context, job, JobStage.Listening, cancel);
         IRecogniser recogniser = service is null
@@ -62,7 +63,9 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         var heardMs = Pcm.ToMs(sound.Clipping.Samples);
         var words = TranscriptBuilder.Words(utterances);
         var transcript = TranscriptBuilder.Build(utterances, heardMs, language, Diarisation.Of(words, sound.Voices, job.Voices));
-        lecture.Notice = mismatch ?? RecordingNotice.For(words, language, facts.DurationMs, heardMs, sound.Clipping.Share);
+        lecture.Notice = mismatch
+            ?? RecordingNotice.For(words, language, facts.DurationMs, heardMs, sound.Clipping.Share)
+            ?? (guess is null ? null : LanguageNotice.ForNone(guess));
         lecture.DurationMs = heardMs;
         (job.State, job.Problem, job.EndedAt) = (JobState.Done, null, time.GetUtcNow().UtcDateTime);
         await using var all = await context.Database.BeginTransactionAsync(cancel);
@@ -74,27 +77,27 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         await all.CommitAsync(cancel);
     }
 
-    /// <summary>The language to transcribe in; where one was chosen, also what speaks against it.</summary>
-    private async Task<(string Language, bool IsGuessed, string? Mismatch)> FindLanguage(KostelContext context, JobRow job, LectureRow lecture, CancellationToken cancel)
+    /// <summary>The language to transcribe in, and what a first hearing made of it.</summary>
+    private async Task<(string Language, bool IsGuessed, LanguageGuess? Guess)> FindLanguage(KostelContext context, JobRow job, LectureRow lecture, CancellationToken cancel)
     {
         var here = SpeechEngine.Languages(models);
         var expected = job.Language ?? SpokenLanguages.English;
-        var isAsked = job.Language is null || job.LanguageIsGuessed;
-        if (!here.Contains(expected) || here.Count < 2 || job.LanguageIsGuessed)
+        var isAsked = job.Language is null;
+        if (!here.Contains(expected) || job.LanguageIsGuessed)
         {
-            return (expected, isAsked && here.Count > 1, null);
+            return (expected, job.LanguageIsGuessed, null);
         }
 
         var finder = new LanguageFinder(code => engine.Value.Recogniser(code, Accuracy.Fast, []), engine.Value.ListenForVoice);
         var guess = await finder.Find(() => Recording.Decode(library.Original(lecture.Id), cancel), [expected, .. here.Where(l => l != expected)], cancel);
         if (!isAsked)
         {
-            return (expected, false, LanguageNotice.For(expected, guess));
+            return (expected, false, guess);
         }
 
         // A restart goes on in the language that its first words were heard in.
-        (job.Language, job.LanguageIsGuessed) = (guess.Language, true);
-        return (guess.Language, true, null);
+        (job.Language, job.LanguageIsGuessed) = (guess.Language, here.Count > 1);
+        return (guess.Language, job.LanguageIsGuessed, guess);
     }
 
     private static async Task<OpenedService> OpenService(KostelContext context, CancellationToken cancel) =>

@@ -11,7 +11,7 @@ const props = defineProps<{
   unsureBelow: number
   guessedBelow: number
 }>()
-const emit = defineEmits<{ hear: [ms: number] }>()
+const emit = defineEmits<{ hear: [ms: number]; name: [] }>()
 
 function hear(event: MouseEvent) {
   const word = (event.target as HTMLElement).closest<HTMLElement>('[data-w]')
@@ -23,7 +23,9 @@ function hear(event: MouseEvent) {
 <template>
   <div class="passage" :class="{ marked }">
     <div class="aside">
-      <span v-if="speaker" class="speaker">{{ speaker }}</span>
+      <button v-if="speaker" class="speaker" type="button" :title="`Name ${speaker}`" @click="emit('name')">
+        {{ speaker }}
+      </button>
       <button
         class="k-quiet k-time"
         type="button"
@@ -97,6 +99,11 @@ p span:hover {
 }
 .speaker {
   font-weight: 600;
+  text-align: right;
+  overflow-wrap: anywhere;
+}
+.speaker:hover {
+  text-decoration: underline;
 }
 .doubt {
   color: var(--wrong);

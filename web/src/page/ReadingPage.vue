@@ -4,8 +4,14 @@ import type { Transcript } from '@/api/client'
 import { exactDuration, indexAt } from '@/shared/time'
 import PassageBlock from './PassageBlock.vue'
 
-const props = defineProps<{ transcript: Transcript; timeMs: number; isPlaying: boolean; markedMs: number | null }>()
-const emit = defineEmits<{ hear: [ms: number] }>()
+const props = defineProps<{
+  transcript: Transcript
+  language: string
+  timeMs: number
+  isPlaying: boolean
+  markedMs: number | null
+}>()
+const emit = defineEmits<{ hear: [ms: number]; name: [speakerId: string] }>()
 
 const root = ref<HTMLElement>()
 const isFollowing = ref(true)
@@ -77,7 +83,7 @@ defineExpose({ bring, scrolled })
 </script>
 
 <template>
-  <article ref="root" class="page">
+  <article ref="root" class="page" :lang="language">
     <section v-for="(c, i) in chapters" :key="i" :aria-label="c.title || 'Transcript'">
       <h2 v-if="c.title">
         <span>{{ c.title }}</span> <small class="k-soft">{{ exactDuration(c.endMs - c.startMs) }}</small>
@@ -93,6 +99,7 @@ defineExpose({ bring, scrolled })
         :unsure-below="transcript.unsureBelow"
         :guessed-below="transcript.guessedBelow"
         @hear="emit('hear', $event)"
+        @name="emit('name', p.passage.speakerId)"
       />
     </section>
     <button v-if="!isFollowing && isPlaying" class="back" type="button" @click="comeBack">

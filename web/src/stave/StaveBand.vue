@@ -2,8 +2,9 @@
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useTheme } from 'vuetify'
-import type { Chapter } from '@/api/client'
+import type { Chapter, Transcript } from '@/api/client'
 import { clock } from '@/shared/time'
+import VoiceLane from './VoiceLane.vue'
 import { columnsOf, ticks } from './ticks'
 
 const props = defineProps<{
@@ -12,6 +13,7 @@ const props = defineProps<{
   chapters: Chapter[]
   peaks: Uint8Array
   spans: { startMs: number; endMs: number }[]
+  transcript: Transcript | null
 }>()
 const emit = defineEmits<{ seek: [ms: number] }>()
 
@@ -27,6 +29,8 @@ const isDragging = ref(false)
 
 const x = (ms: number) => `${(Math.min(ms, props.durationMs) / props.durationMs) * 100}%`
 const w = (from: number, to: number) => `${((Math.min(to, props.durationMs) - from) / props.durationMs) * 100}%`
+const hasVoices = computed(() => (props.transcript?.speakers.length ?? 0) > 1)
+const voicesHeight = computed(() => `${(props.transcript?.speakers.length ?? 0) * 7 + 12}px`)
 const axis = computed(() => ticks(props.durationMs, width.value || 900))
 const bars = computed(() => columnsOf(props.peaks, Math.max(1, Math.floor(width.value / 2)), quietBelow))
 const loudest = computed(() => Math.max(1, ...bars.value))
@@ -92,7 +96,9 @@ function key(event: KeyboardEvent) {
 <template>
   <div class="stave">
     <div class="names" aria-hidden="true">
-      <span>Chapters</span><span class="sound-name">Sound</span><span v-if="spans.length">Evidence</span>
+      <span>Chapters</span><span class="sound-name">Sound</span>
+      <span v-if="hasVoices" class="voices-name" :style="{ height: voicesHeight }">Voices</span>
+      <span v-if="spans.length">Evidence</span>
     </div>
     <div
       ref="band"
@@ -123,6 +129,7 @@ function key(event: KeyboardEvent) {
         <div class="heard" :style="{ width: x(timeMs) }" />
       </div>
       <canvas ref="canvas" class="sound" :style="{ height: `${soundHeight}px` }" />
+      <VoiceLane v-if="hasVoices && transcript" :transcript="transcript" :duration-ms="durationMs" />
       <div v-if="spans.length" class="spans">
         <div
           v-for="(s, i) in spans"

@@ -60,6 +60,7 @@ export const vuetify = createVuetify({
     VBtn: { variant: 'flat', rounded: 0, color: 'primary', class: 'k-btn' },
     VTextField: field,
     VCombobox: field,
+    VSelect: field,
     VDialog: { maxWidth: 560 },
     VCard: { rounded: 0, elevation: 0, border: true },
     VProgressLinear: { color: 'secondary', height: 4, bgColor: 'hair', bgOpacity: 1 },

@@ -19,21 +19,17 @@ public sealed class LanguageFinder(Func<string, IRecogniser> recogniser, Func<IV
     /// <param name="languages">Codes; the first is what is expected.</param>
     public async Task<LanguageGuess> Find(Func<IAsyncEnumerable<ReadOnlyMemory<float>>> sound, IReadOnlyList<string> languages, CancellationToken cancel)
     {
-        if (languages.Count < 2)
-        {
-            return new LanguageGuess(languages[0], IsClear: false);
-        }
-
+        var spokenMs = 0;
         var heard = new Dictionary<string, IReadOnlyList<Word>>();
         foreach (var language in languages)
         {
-            heard[language] = await Try(language, sound(), cancel);
+            (heard[language], spokenMs) = await Try(language, sound(), cancel);
         }
 
-        return LanguageGuess.Of(heard, languages[0]);
+        return LanguageGuess.Of(heard, spokenMs, languages[0]);
     }
 
-    private async Task<IReadOnlyList<Word>> Try(string language, IAsyncEnumerable<ReadOnlyMemory<float>> sound, CancellationToken cancel)
+    private async Task<(IReadOnlyList<Word> Words, int SpokenMs)> Try(string language, IAsyncEnumerable<ReadOnlyMemory<float>> sound, CancellationToken cancel)
     {
         var words = new List<Word>();
         var spoken = 0;
@@ -48,7 +44,7 @@ public sealed class LanguageFinder(Func<string, IRecogniser> recogniser, Func<IV
             }
         }
 
-        return words;
+        return (words, spoken);
     }
 
     private static async IAsyncEnumerable<ReadOnlyMemory<float>> Beginning(IAsyncEnumerable<ReadOnlyMemory<float>> sound)

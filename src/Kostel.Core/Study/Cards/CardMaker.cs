@@ -19,6 +19,11 @@ public static class CardMaker
     /// <param name="count">How many are wanted; fewer come when the lecture has no more that is worth a card.</param>
     public static IReadOnlyList<CardDraft> Make(Transcript transcript, int count = 10)
     {
+        if (!StudyLanguages.MakesCards(transcript.Language))
+        {
+            return [];
+        }
+
         var sentences = Hearing.Settle(Sentences.Of(transcript.Passages));
         var importance = new Importance(sentences);
         var gaps = new GapCards(sentences);

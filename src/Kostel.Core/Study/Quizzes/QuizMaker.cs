@@ -20,6 +20,11 @@ public static class QuizMaker
     /// <summary>Up to <paramref name="count"/> questions in the order of the lecture. The same lecture and seed give the same quiz.</summary>
     public static IReadOnlyList<ChoiceQuestion> Make(Transcript transcript, int count = 6, int seed = 1)
     {
+        if (!StudyLanguages.MakesCards(transcript.Language))
+        {
+            return [];
+        }
+
         var sentences = Hearing.Settle(Sentences.Of(transcript.Passages));
         var importance = new Importance(sentences);
         var heard = sentences.Where(Standing.IsHeardWell).ToList();

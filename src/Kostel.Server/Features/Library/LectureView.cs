@@ -1,3 +1,4 @@
+using Kostel.Core.Study;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Features.Languages;
@@ -8,6 +9,7 @@ namespace Kostel.Server.Features.Library;
 
 /// <summary>A lecture as lists and headings show it.</summary>
 /// <param name="LanguageIsGuessed">Nobody said so; the program found it out.</param>
+/// <param name="MakesCards">Whether cards and quizzes can be made of its language.</param>
 /// <param name="Work">How its transcription stands; null when nothing is to be done.</param>
 /// <param name="CardCount">Cards made from it.</param>
 /// <param name="DueCount">Of these, how many are due now.</param>
@@ -18,6 +20,7 @@ public sealed record LectureView(
     string? Course,
     LanguageView Language,
     bool LanguageIsGuessed,
+    bool MakesCards,
     int DurationMs,
     bool HasPicture,
     string SourceName,
@@ -49,7 +52,7 @@ internal static class LectureViews
             })
             .ToListAsync(cancel);
         return lectures.Select(l => new LectureView(
-            l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.Course?.Title, LanguageView.Of(l.Row.Language), l.Row.LanguageIsGuessed, l.Row.DurationMs, l.Row.HasPicture, l.Row.SourceName,
+            l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.Course?.Title, LanguageView.Of(l.Row.Language), l.Row.LanguageIsGuessed, StudyLanguages.MakesCards(l.Row.Language), l.Row.DurationMs, l.Row.HasPicture, l.Row.SourceName,
             l.Row.AddedAt, l.Row.OpenedAt, l.Row.Notice, l.Row.Version, l.Chapters, l.Cards, l.Due, Work(l.Job, l.Row.MadeAt is not null, board))).ToList();
     }
 

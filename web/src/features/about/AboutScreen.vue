@@ -20,12 +20,12 @@ onMounted(async () => {
     <h1>About Kostel</h1>
     <p class="lead">
       Kostel writes down lectures and helps you remember them. It works on this computer alone: recordings, text and
-      what you make of them never leave it.
+      what you make of them leave it only if you switch a transcription service on and choose it for a recording.
     </p>
     <p v-if="problem" role="alert">{{ problem }}</p>
     <template v-if="about">
-      <h2>Language</h2>
-      <p>English, with the speech model below.</p>
+      <h2>Languages</h2>
+      <p><router-link :to="{ name: 'languages' }">Which languages can be written down, and with what</router-link></p>
       <h2>Where your things are</h2>
       <p>
         <code>{{ about.dataFolder }}</code>

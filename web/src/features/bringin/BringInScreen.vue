@@ -2,6 +2,7 @@
 import { onMounted, ref } from 'vue'
 import { api, type Accuracy } from '@/api/client'
 import AccuracyChoice from '@/shared/AccuracyChoice.vue'
+import SpokenChoice, { type Spoken } from '@/shared/SpokenChoice.vue'
 import { useUploads } from './uploads'
 import UploadList from './UploadList.vue'
 import { megabytes, titleFrom } from './sizes'
@@ -11,12 +12,16 @@ const chosen = ref<{ file: File; title: string; heldOn: string }[]>([])
 const course = ref<string | null>(null)
 const courses = ref<string[]>([])
 const accuracy = ref<Accuracy>('fast')
+const spoken = ref<Spoken>({ language: null, byService: false, voices: null })
+const languages = ref('English')
 const isOver = ref(false)
 const picker = ref<HTMLInputElement>()
 
 onMounted(async () => {
   const { data } = await api.GET('/api/library').catch(() => ({ data: undefined }))
   courses.value = data?.courses ?? []
+  const known = await api.GET('/api/languages').catch(() => ({ data: undefined }))
+  if (known.data) languages.value = known.data.here.map((l) => l.name).join(' and ')
 })
 
 function take(files: FileList | null | undefined) {
@@ -30,7 +35,7 @@ function take(files: FileList | null | undefined) {
 }
 
 function send() {
-  const about = { course: course.value ?? '', accuracy: accuracy.value }
+  const about = { course: course.value ?? '', accuracy: accuracy.value, spoken: { ...spoken.value } }
   for (const c of chosen.value) uploads.send(c.file, { title: c.title, heldOn: c.heldOn, ...about })
   chosen.value = []
 }
@@ -49,8 +54,9 @@ function send() {
       <p class="big">Drop recordings or videos here</p>
       <p>or <button class="k-link" type="button" @click="picker?.click()">choose files</button></p>
       <p class="k-soft small">
-        mp3, m4a, wav, ogg, opus, flac, mp4, webm, mkv, mov and more · up to 20 GB each · spoken English · nothing
-        leaves this computer
+        mp3, m4a, wav, ogg, opus, flac, mp4, webm, mkv, mov and more · up to 20 GB each · spoken
+        <router-link :to="{ name: 'languages' }">{{ languages }}</router-link> · nothing leaves this computer unless you
+        say so
       </p>
       <input
         ref="picker"
@@ -82,7 +88,8 @@ function send() {
         clearable
         placeholder="A new one, or one that you have"
       />
-      <AccuracyChoice v-model="accuracy" />
+      <SpokenChoice v-model="spoken" />
+      <AccuracyChoice v-if="!spoken.byService" v-model="accuracy" />
       <div>
         <v-btn type="submit">{{ chosen.length > 1 ? `Bring in ${chosen.length} recordings` : 'Bring in' }}</v-btn>
       </div>

@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { reactive } from 'vue'
 import { Upload } from 'tus-js-client'
 import type { Accuracy } from '@/api/client'
+import type { Spoken } from '@/shared/SpokenChoice.vue'
 
 export interface UploadItem {
   key: number
@@ -18,6 +19,7 @@ export interface About {
   heldOn: string
   course: string
   accuracy: Accuracy
+  spoken: Spoken
 }
 
 const pieceBytes = 8 * 1024 * 1024
@@ -51,6 +53,9 @@ export const useUploads = defineStore('uploads', () => {
         heldOn: about.heldOn,
         course: about.course,
         accuracy: about.accuracy,
+        language: about.spoken.language ?? '',
+        byService: about.spoken.byService ? 'yes' : '',
+        voices: String(about.spoken.voices ?? ''),
       },
       onProgress: (sent) => (item.sent = sent),
       onShouldRetry: (error) => (error.originalResponse?.getStatus() ?? 0) < 400,

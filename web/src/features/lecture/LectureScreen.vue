@@ -7,7 +7,8 @@ import WorkBar from '@/shared/WorkBar.vue'
 import DeskPanel from '@/features/desk/DeskPanel.vue'
 import { isDeskWork, type DeskWork } from '@/features/desk/works'
 import { onKey } from '@/shared/keys'
-import { day, duration, indexAt } from '@/shared/time'
+import { count, day, duration, indexAt } from '@/shared/time'
+import SpeakersSheet from './SpeakersSheet.vue'
 import TranscribeAgain from './TranscribeAgain.vue'
 import PlayControls from './PlayControls.vue'
 import MarginNotes from './MarginNotes.vue'
@@ -26,6 +27,7 @@ const markedMs = ref<number | null>(null)
 const pictureSize = ref<'small' | 'large' | 'hidden'>('small')
 
 const isAsking = ref(false)
+const naming = ref<{ speakerId: string | null } | null>(null)
 
 const desk = computed<DeskWork | null>(() => (isDeskWork(route.query.desk) ? route.query.desk : null))
 const open = (work: DeskWork | null) => router.replace({ query: { ...route.query, desk: work ?? undefined } })
@@ -98,6 +100,12 @@ onKey('Escape', () => open(null))
           <span v-if="lecture.course">{{ lecture.course }}</span>
           <span v-if="lecture.heldOn">{{ day(lecture.heldOn) }}</span>
           <span v-if="lecture.durationMs">{{ duration(lecture.durationMs) }}</span>
+          <span>{{ lecture.language.name }}{{ lecture.languageIsGuessed ? ', by its sound' : '' }}</span>
+          <span v-if="transcript?.isWhole && transcript.passages.length">
+            <button class="k-quiet" type="button" @click="naming = { speakerId: null }">
+              {{ count(transcript.speakers.length, 'voice') }}
+            </button>
+          </span>
           <span v-if="transcript?.isWhole">
             <button class="k-quiet" type="button" @click="isAsking = true">Transcribe again</button>
           </span>
@@ -105,8 +113,10 @@ onKey('Escape', () => open(null))
         <div v-if="transcript?.passages.length" class="works">
           <button class="k-link" type="button" @click="open('ask')">Ask</button>
           <button class="k-link" type="button" @click="open('summary')">Summary</button>
-          <button class="k-link" type="button" @click="open('cards')">Cards</button>
-          <button class="k-link" type="button" @click="open('quiz')">Quiz</button>
+          <template v-if="lecture.makesCards">
+            <button class="k-link" type="button" @click="open('cards')">Cards</button>
+            <button class="k-link" type="button" @click="open('quiz')">Quiz</button>
+          </template>
         </div>
         <WorkBar v-if="lecture.work" class="bar" :work="lecture.work" />
         <p v-if="lecture.notice" class="notice">{{ lecture.notice }}</p>
@@ -117,10 +127,12 @@ onKey('Escape', () => open(null))
           v-if="transcript"
           ref="page"
           :transcript="transcript"
+          :language="lecture.language.code"
           :time-ms="timeMs"
           :is-playing="isPlaying"
           :marked-ms="markedMs"
           @hear="hear"
+          @name="naming = { speakerId: $event }"
         />
       </div>
       <div class="margin">
@@ -150,7 +162,7 @@ onKey('Escape', () => open(null))
           preload="metadata"
         />
         <MarginNotes
-          v-if="!desk"
+          v-if="!desk && lecture.makesCards"
           :lecture="lecture"
           :is-ready="Boolean(transcript?.isWhole && transcript.passages.length)"
           @open="open"
@@ -169,6 +181,14 @@ onKey('Escape', () => open(null))
       @hear="hearSource"
       @evidence="evidence = $event"
     />
+    <SpeakersSheet
+      v-if="naming && transcript"
+      :lecture="lecture"
+      :transcript="transcript"
+      :speaker-id="naming.speakerId"
+      @closed="naming = null"
+      @changed="load"
+    />
     <TranscribeAgain v-if="isAsking" :lecture="lecture" @closed="isAsking = false" @begun="load" @replaced="load" />
     <footer class="foot">
       <PlayControls :player="player" :duration-ms="durationMs" @sentence="sentence" />
@@ -178,6 +198,7 @@ onKey('Escape', () => open(null))
         :chapters="transcript?.chapters ?? []"
         :peaks="peaks"
         :spans="evidence"
+        :transcript="transcript"
         @seek="player.seek"
       />
     </footer>

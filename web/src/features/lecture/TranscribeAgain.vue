@@ -2,12 +2,14 @@
 import { onMounted, ref } from 'vue'
 import { api, must, says, type Accuracy, type Lecture, type MadeTranscripts } from '@/api/client'
 import AccuracyChoice from '@/shared/AccuracyChoice.vue'
+import SpokenChoice, { type Spoken } from '@/shared/SpokenChoice.vue'
 import { day } from '@/shared/time'
 
 const props = defineProps<{ lecture: Lecture }>()
 const emit = defineEmits<{ closed: []; begun: []; replaced: [] }>()
 const made = ref<MadeTranscripts | null>(null)
 const accuracy = ref<Accuracy>('accurate')
+const spoken = ref<Spoken>({ language: props.lecture.language.code, byService: false, voices: null })
 const problem = ref('')
 const path = { path: { id: props.lecture.id } }
 
@@ -28,7 +30,9 @@ const load = () =>
 
 const begin = () =>
   attempt(async () => {
-    await must(api.POST('/api/lectures/{id}/transcribe', { params: path, body: { accuracy: accuracy.value } }))
+    await must(
+      api.POST('/api/lectures/{id}/transcribe', { params: path, body: { accuracy: accuracy.value, ...spoken.value } }),
+    )
     emit('begun')
     emit('closed')
   })
@@ -53,7 +57,8 @@ onMounted(load)
         The transcript that you have stays until the new one is there, and is kept then. Cards, quizzes and summaries
         stay as they are.
       </p>
-      <AccuracyChoice v-model="accuracy" />
+      <SpokenChoice v-model="spoken" />
+      <AccuracyChoice v-if="!spoken.byService" v-model="accuracy" />
       <p v-if="lecture.course && made" class="terms">
         <template v-if="made.termCount">Listens for {{ made.termCount }} terms of “{{ lecture.course }}”.</template>
         <template v-else>“{{ lecture.course }}” has no terms to listen for yet.</template>
@@ -71,7 +76,7 @@ onMounted(load)
         <h3>Earlier transcripts</h3>
         <ul class="k-rows">
           <li v-for="t in made.earlier" :key="t.id">
-            <span>{{ day(t.madeAt.slice(0, 10)) }}, {{ t.accuracy }}, {{ t.wordCount }} words</span>
+            <span>{{ day(t.madeAt.slice(0, 10)) }}, {{ t.madeBy ?? t.accuracy }}, {{ t.wordCount }} words</span>
             <button class="k-link" type="button" @click="goBack(t.id)">Go back to this one</button>
           </li>
         </ul>

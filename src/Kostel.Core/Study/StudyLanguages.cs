@@ -1,0 +1,10 @@
+using Kostel.Core.Speech.Languages;
+
+namespace Kostel.Core.Study;
+
+/// <summary>The languages whose sentences are understood well enough to make cards and quizzes of them.</summary>
+public static class StudyLanguages
+{
+    /// <summary>Whether cards and quizzes are made of a language.</summary>
+    public static bool MakesCards(string language) => language == SpokenLanguages.English;
+}
