@@ -22,7 +22,7 @@ if (args is ["write"])
     return;
 }
 
-// With "der REFERENCE FOUND" two records of who spoke are compared (RTTM).
+// With "language" each file's language is guessed; with "der REFERENCE FOUND" two records of who spoke are compared (RTTM).
 if (args is ["der", var reference, var found])
 {
     var error = DiarisationError.Of(Rttm.Read(File.ReadAllText(reference)), Rttm.Read(File.ReadAllText(found)));
@@ -34,6 +34,21 @@ var models = ModelFolder.Open(
     Environment.GetEnvironmentVariable("KOSTEL_MODELS")!, Environment.GetEnvironmentVariable("KOSTEL_MODEL_LOCK")!);
 using var engine = SpeechEngine.Load(models);
 using var plain = new PlainLoop(models);
+if (args[0] == "language")
+{
+    var both = new LanguageFinder(code => engine.Recogniser(code, Accuracy.Fast, []), engine.ListenForVoice);
+    var lines = new string[args.Length];
+    await Parallel.ForAsync(1, args.Length, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, async (i, cancel) =>
+    {
+        var (heard, spokenMs) = await both.Hear(() => Recording.Decode(args[i], cancel), [SpokenLanguages.English, SpokenLanguages.Spanish], cancel);
+        var guess = LanguageGuess.Of(heard, spokenMs, SpokenLanguages.English);
+        var alone = LanguageGuess.Of(new Dictionary<string, IReadOnlyList<Word>> { [SpokenLanguages.English] = heard[SpokenLanguages.English] }, spokenMs, SpokenLanguages.English);
+        lines[i] = JsonSerializer.Serialize(new { guess, alone }, JsonSerializerOptions.Web);
+    });
+    Console.WriteLine(string.Join('\n', lines[1..]));
+    return;
+}
+
 var ways = args[0].Split(',').Select(w => (Way: w, Recogniser: Recogniser(w))).ToList();
 using var process = Process.GetCurrentProcess();
 

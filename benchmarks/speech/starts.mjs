@@ -5,7 +5,7 @@ import { table } from '../common.mjs'
 import { aligned, bare, hear } from './heard.mjs'
 import { sound, textOf, voices } from './sounds.mjs'
 
-/** The sounds of what is given (-t TEXT, or -f FILE, which is said sentence by sentence) and where each starts (s), pauses included as "pau". The record begins anew with each sentence. */
+/** The sounds of what is given (-t TEXT, or -f FILE, which is said sentence by sentence) and where each starts and ends (s), pauses included as "pau". The record begins anew with each sentence. */
 function sounds(voice, ...given) {
   let sentence = 0
   let last = 0
@@ -14,21 +14,25 @@ function sounds(voice, ...given) {
       if (Number(end) < last) sentence += last
       const start = Number(end) < last ? sentence : sentence + last
       last = Number(end)
-      return { text, start }
+      return { text, start, end: sentence + last }
     })
 }
 
-/** Each word's start (ms). The record has no borders between words: they come from aligning it with each word's sounds said alone. */
-function starts(voice, name) {
+/** Each word's start and end (ms). The record has no borders between words: they come from aligning it with each word's sounds said alone. */
+export function starts(voice, name) {
   const text = textOf(name)
   const whole = sounds(voice, '-f', join(import.meta.dirname, 'texts', `${name}.txt`)).filter((s) => s.text !== 'pau')
   const alone = new Map()
   const words = bare(text.split(/\s+/))
   const expected = words.flatMap((w, word) => {
     if (!alone.has(w.text)) alone.set(w.text, sounds(voice, '-t', w.text).filter((s) => s.text !== 'pau').map((s) => s.text))
-    return alone.get(w.text).map((text, i) => ({ text, word, isFirst: i === 0 }))
+    const own = alone.get(w.text)
+    return own.map((text, i) => ({ text, word, isFirst: i === 0, isLast: i === own.length - 1 }))
   })
-  for (const [wanted, made] of aligned(expected, whole)) if (wanted?.isFirst && made) words[wanted.word].start = made.start * 1000
+  for (const [wanted, made] of aligned(expected, whole)) {
+    if (wanted?.isFirst && made) words[wanted.word].start = made.start * 1000
+    if (wanted?.isLast && made) words[wanted.word].end = made.end * 1000
+  }
   return words
 }
 

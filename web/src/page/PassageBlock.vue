@@ -111,6 +111,13 @@ p span:hover {
 .aside button {
   padding: 0;
 }
+.passage:has(.speaker) {
+  min-height: 56px;
+}
+.speaker,
+.speaker + button {
+  min-height: 24px;
+}
 @media (max-width: 900px) {
   .passage {
     padding-left: 0;

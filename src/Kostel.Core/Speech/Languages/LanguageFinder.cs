@@ -19,6 +19,14 @@ public sealed class LanguageFinder(Func<string, IRecogniser> recogniser, Func<IV
     /// <param name="languages">Codes; the first is what is expected.</param>
     public async Task<LanguageGuess> Find(Func<IAsyncEnumerable<ReadOnlyMemory<float>>> sound, IReadOnlyList<string> languages, CancellationToken cancel)
     {
+        var (heard, spokenMs) = await Hear(sound, languages, cancel);
+        return LanguageGuess.Of(heard, spokenMs, languages[0]);
+    }
+
+    /// <summary>What each language's recogniser makes of the first half minute of speech, and how much speech that was.</summary>
+    public async Task<(IReadOnlyDictionary<string, IReadOnlyList<Word>> Heard, int SpokenMs)> Hear(
+        Func<IAsyncEnumerable<ReadOnlyMemory<float>>> sound, IReadOnlyList<string> languages, CancellationToken cancel)
+    {
         var spokenMs = 0;
         var heard = new Dictionary<string, IReadOnlyList<Word>>();
         foreach (var language in languages)
@@ -26,7 +34,7 @@ public sealed class LanguageFinder(Func<string, IRecogniser> recogniser, Func<IV
             (heard[language], spokenMs) = await Try(language, sound(), cancel);
         }
 
-        return LanguageGuess.Of(heard, spokenMs, languages[0]);
+        return (heard, spokenMs);
     }
 
     private async Task<(IReadOnlyList<Word> Words, int SpokenMs)> Try(string language, IAsyncEnumerable<ReadOnlyMemory<float>> sound, CancellationToken cancel)
