@@ -76,4 +76,10 @@ export const conversations = () => [
   ...[['slt', 'rms', 'awb'], ['slt', 'kal16', 'awb'], ['rms', 'kal16', 'en-us+f2'], ['en-gb+m3', 'slt', 'en-us+f4']].map((v, i) => conversation(`three-${i + 1}`, v, 30 + i, { seconds: 300 })),
   ...[['slt', 'rms', 'awb', 'kal16', 'en-us+f3'], ['slt', 'rms', 'awb', 'en-gb+m3', 'en-us+f2'], ['rms', 'kal16', 'awb', 'en-us+f4', 'en-us+m7']].map((v, i) => conversation(`five-${i + 1}`, v, 50 + i, { seconds: 480 })),
 ]
-if (process.argv[1] === import.meta.filename) console.log(conversations().map((c) => c.wav).join('\n'))
+
+/** Conversations on which nothing was set: other pairs, other sentences, turns of one or two sentences. */
+export const freshConversations = () => [
+  ...[['slt', 'awb'], ['rms', 'kal16'], ['en-us+m3', 'en-us+f1']].map((v, i) => conversation(`fresh-two-${i + 1}`, v, 120 + i, { longest: 2 })),
+  ...[['awb', 'kal16', 'slt'], ['rms', 'en-gb+f3', 'kal16']].map((v, i) => conversation(`fresh-three-${i + 1}`, v, 130 + i, { longest: 2 })),
+  ...[['slt', 'rms', 'awb', 'kal16', 'en-gb+m3'], ['en-us+f4', 'rms', 'slt', 'en-us+m5', 'awb']].map((v, i) => conversation(`fresh-five-${i + 1}`, v, 150 + i, { seconds: 360, longest: 2 })),
+]

@@ -54,9 +54,9 @@ export const textOf = (name) =>
     ? spoken(readLecture(readFileSync(join(root, 'demo/texts', `${name}.txt`), 'utf8')))
     : readFileSync(join(import.meta.dirname, spanishTexts.includes(name) ? 'spanish' : 'texts', `${name}.txt`), 'utf8')
 
-/** The demonstration's recordings: [{file, name}]. */
+/** The demonstration's recordings in English: [{file, name}]. */
 export const demonstration = () =>
-  readdirSync(join(root, 'demo/media')).sort().map((m) => ({ file: join(root, 'demo/media', m), name: basename(m, extname(m)) }))
+  readdirSync(join(root, 'demo/media')).filter((m) => !m.startsWith('10-')).sort().map((m) => ({ file: join(root, 'demo/media', m), name: basename(m, extname(m)) }))
 
 /** A text spoken by a voice in a condition: the path of its sound. */
 export function sound(name, voice, condition = 'clean') {

@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process'
 import { copyFileSync, existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { kostel, root, table } from '../common.mjs'
-import { conversation, conversations } from './conversations.mjs'
+import { conversation, conversations, freshConversations } from './conversations.mjs'
 import { conditions, demonstration, sound, voices } from './sounds.mjs'
 
 const program = join(root, 'benchmarks/Kostel.Benchmarks/bin/Release/net10.0/Kostel.Benchmarks.dll')
@@ -21,15 +21,17 @@ const names = (rttm) => new Set(rttm.trim().split('\n').filter(Boolean).map((l) 
 const row = (name, { missed, falseAlarm, confused, rate, voices: found }) => [name, found, percent(missed), percent(falseAlarm), percent(confused), percent(rate)]
 const head = ['conversation', 'voices found', 'missed', 'false alarm', 'confused', 'error rate']
 
-export function speakers() {
+export function speakers(talks = conversations()) {
   const rows = []
-  for (const talk of conversations()) rows.push([talk.voices.length, row(talk.voices.join(', '), measured(talk))])
+  for (const talk of talks) rows.push([talk.voices.length, row(talk.voices.join(', '), measured(talk))])
   table(head, rows.map(([, r]) => r))
   for (const count of [2, 3, 5]) {
     const rates = rows.filter(([c]) => c === count).map(([, r]) => Number.parseFloat(r.at(-1)))
     console.log(`\n${count} voices: mean ${(rates.reduce((a, b) => a + b) / rates.length).toFixed(1)} %, worst ${Math.max(...rates)} %`)
   }
 }
+
+export const freshSpeakers = () => speakers(freshConversations())
 
 /** The same conversations, heard worse, and with the number of voices given. */
 export function hardSpeakers() {

@@ -85,6 +85,12 @@ internal static class TranscribeCommand
     private static async Task<string> FindLanguage(SpeechEngine engine, string path, CancellationToken cancel)
     {
         var languages = SpeechEngine.Languages(ModelFolder.Open(KostelPaths.Models, KostelPaths.ModelLock));
+        if (!languages.Contains(SpokenLanguages.English))
+        {
+            // A file is missing or damaged; asking for it says which.
+            return SpokenLanguages.English;
+        }
+
         var finder = new LanguageFinder(code => engine.Recogniser(code, Accuracy.Fast, []), engine.ListenForVoice);
         var guess = await finder.Find(() => Recording.Decode(path, cancel), languages, cancel);
         if (languages.Count > 1)

@@ -81,8 +81,8 @@ public sealed class TranscribeCommandTests : IDisposable
         }
 
         File.AppendAllText(Path.Combine(models, "english-encoder.onnx"), "x");
-        var problem = Assert.Throws<ModelProblemException>(() =>
-            SpeechEngine.Load(ModelFolder.Open(models, Path.Combine(ServerProcess.Root, "models/models.lock.json"))));
+        using var engine = SpeechEngine.Load(ModelFolder.Open(models, Path.Combine(ServerProcess.Root, "models/models.lock.json")));
+        var problem = Assert.Throws<ModelProblemException>(() => engine.Recogniser("en", Accuracy.Fast, []));
         Assert.Contains("damaged", problem.Message, StringComparison.Ordinal);
     }
 

@@ -69,6 +69,22 @@ public class LiveTranscriptionTests
     }
 
     [Fact]
+    public async Task A_stream_that_runs_at_half_speed_gives_the_same_words()
+    {
+        var texts = await Live(Slowly(Sound([.. Words(1, 8), Silence(700), .. Words(9, 12)])));
+        Assert.Equal(Names(1, 12), texts.SelectMany(t => t.Final).Select(w => w.Text));
+
+        static async IAsyncEnumerable<ReadOnlyMemory<float>> Slowly(IAsyncEnumerable<ReadOnlyMemory<float>> sound)
+        {
+            await foreach (var piece in sound)
+            {
+                yield return piece;
+                await Task.Delay(2 * PieceMs, TestContext.Current.CancellationToken);
+            }
+        }
+    }
+
+    [Fact]
     public async Task A_stream_that_ends_in_the_middle_of_a_word_gives_what_there_is()
     {
         var sound = Sound([.. Words(1, 3), (4, 120, 0)]);

@@ -137,6 +137,7 @@ const forget = () => attempt(() => must(api.DELETE('/api/service')))
   display: flex;
   flex-wrap: wrap;
   gap: 12px;
+  margin-top: 8px;
 }
 .problem {
   color: var(--wrong);
