@@ -4,6 +4,7 @@ using System.Text.Json;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Live;
+using Kostel.Core.Transcripts;
 using Kostel.Media;
 using Kostel.Speech;
 
@@ -14,11 +15,12 @@ internal static class LiveRun
 {
     private const int PieceMs = 100;
 
-    /// <summary>Certain words go to standard output as they become so, tentative ones to standard error; as JSON everything goes to standard output.</summary>
+    /// <summary>Certain words go to standard output, a sentence a line; on a terminal what is still open stands below. As JSON every look is a line.</summary>
     public static async Task Show(IRecogniser recogniser, SpeechEngine engine, string path, bool asJson, CancellationToken cancel)
     {
         var watch = Stopwatch.StartNew();
         using var voice = engine.ListenForVoice();
+        var line = "";
         await foreach (var text in new LiveTranscription(recogniser, new LiveOptions(), TimeProvider.System).Run(AtItsPace(path, watch, cancel), voice, cancel))
         {
             if (asJson)
@@ -27,14 +29,35 @@ internal static class LiveRun
                 continue;
             }
 
-            const string ClearLine = "\r\u001b[K";
-            await Console.Error.WriteAsync(Console.IsErrorRedirected ? "" : ClearLine);
-            if (text.Final.Count > 0)
+            Open("");
+            foreach (var word in text.Final)
             {
-                Console.WriteLine(string.Join(' ', text.Final.Select(w => w.Text)));
+                line += word.Text + ' ';
+                if (Sentences.ClosesSentence(word.Text))
+                {
+                    Console.WriteLine(line.TrimEnd());
+                    line = "";
+                }
             }
 
-            await Console.Error.WriteAsync(string.Join(' ', text.Tentative.Select(w => w.Text)) is { Length: > 0 } words ? $"… {words}{(Console.IsErrorRedirected ? "\n" : "")}" : "");
+            Open(line + string.Join(' ', text.Tentative.Select(w => w.Text)));
+        }
+
+        Open("");
+        if (line.Length > 0)
+        {
+            Console.WriteLine(line.TrimEnd());
+        }
+    }
+
+    /// <summary>Writes what is still open in place of what was, the end of it if it is too long for a line.</summary>
+    private static void Open(string text)
+    {
+        if (!Console.IsErrorRedirected)
+        {
+            const string ToClear = "\r\u001b[K";
+            var room = Math.Max(20, Console.WindowWidth - 2);
+            Console.Error.Write(ToClear + (text.Length > room ? "…" + text[^(room - 1)..] : text));
         }
     }
 

@@ -44,13 +44,13 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
     {
         using var service = job.ByService ? await OpenService(context, cancel) : null;
         var (language, isGuessed, guess) = await FindLanguage(context, job, lecture, cancel);
+        var mismatch = guess is null ? null : LanguageNotice.For(language, guess);
         if (lecture.MadeAt is null)
         {
-            (lecture.Language, lecture.LanguageIsGuessed) = (language, isGuessed);
+            // Said while it is being written already. An attempt at another transcript changes nothing until that is there.
+            (lecture.Language, lecture.LanguageIsGuessed, lecture.Notice) = (language, isGuessed, mismatch);
         }
 
-        var mismatch = guess is null ? null : LanguageNotice.For(language, guess);
-        lecture.Notice = mismatch;
         await Enter(context, job, JobStage.Listening, cancel);
         IRecogniser recogniser = service is null
             ? engine.Value.Recogniser(language, job.Accuracy, await context.Terms(lecture, cancel))
