@@ -36,7 +36,7 @@ using var engine = SpeechEngine.Load(models);
 using var plain = new PlainLoop(models);
 if (args[0] == "language")
 {
-    var both = new LanguageFinder(code => engine.Recogniser(code, Accuracy.Fast, []), engine.ListenForVoice);
+    var both = engine.OpenLanguageFinder();
     var lines = new string[args.Length];
     await Parallel.ForAsync(1, args.Length, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, async (i, cancel) =>
     {

@@ -91,8 +91,7 @@ internal static class TranscribeCommand
             return SpokenLanguages.English;
         }
 
-        var finder = new LanguageFinder(code => engine.Recogniser(code, Accuracy.Fast, []), engine.ListenForVoice);
-        var guess = await finder.Find(() => Recording.Decode(path, cancel), languages, cancel);
+        var guess = await engine.OpenLanguageFinder().Find(() => Recording.Decode(path, cancel), languages, cancel);
         if (languages.Count > 1)
         {
             await Console.Error.WriteLineAsync($"This sounds like {SpokenLanguages.NameOf(guess.Language)}. Another language is chosen with --language.");

@@ -46,6 +46,9 @@ public sealed class SpeechEngine : IDisposable
     /// <summary>A detector for one recording.</summary>
     public IVoiceActivityDetector ListenForVoice() => new VoiceNetwork(voiceActivity);
 
+    /// <summary>Finds out the language of a recording with the networks that are there.</summary>
+    public LanguageFinder OpenLanguageFinder() => new(code => Recogniser(code, Accuracy.Fast, []), ListenForVoice);
+
     /// <inheritdoc/>
     public void Dispose()
     {

@@ -27,7 +27,6 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         var lecture = await context.Lectures.SingleAsync(l => l.Id == job.LectureId, cancel);
         await Enter(context, job, JobStage.Checking, cancel);
         var facts = await Recording.Probe(library.Original(lecture.Id), cancel);
-        (lecture.DurationMs, lecture.HasPicture) = (facts.DurationMs, facts.HasPicture);
         if (job.OnlyVoices)
         {
             await FindVoicesAnew(context, job, lecture, cancel);
@@ -42,8 +41,9 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
 
     private async Task Transcribe(KostelContext context, JobRow job, LectureRow lecture, RecordingFacts facts, CancellationToken cancel)
     {
+        (lecture.DurationMs, lecture.HasPicture) = (facts.DurationMs, facts.HasPicture);
         using var service = job.ByService ? await OpenService(context, cancel) : null;
-        var (language, isGuessed, guess) = await FindLanguage(context, job, lecture, cancel);
+        var (language, isGuessed, guess) = await FindLanguage(job, lecture, cancel);
         var mismatch = guess is null ? null : LanguageNotice.For(language, guess);
         if (lecture.MadeAt is null)
         {
@@ -78,7 +78,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
     }
 
     /// <summary>The language to transcribe in, and what a first hearing made of it.</summary>
-    private async Task<(string Language, bool IsGuessed, LanguageGuess? Guess)> FindLanguage(KostelContext context, JobRow job, LectureRow lecture, CancellationToken cancel)
+    private async Task<(string Language, bool IsGuessed, LanguageGuess? Guess)> FindLanguage(JobRow job, LectureRow lecture, CancellationToken cancel)
     {
         var here = SpeechEngine.Languages(models);
         var expected = job.Language ?? SpokenLanguages.English;
@@ -88,8 +88,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
             return (expected, job.LanguageIsGuessed, null);
         }
 
-        var finder = new LanguageFinder(code => engine.Value.Recogniser(code, Accuracy.Fast, []), engine.Value.ListenForVoice);
-        var guess = await finder.Find(() => Recording.Decode(library.Original(lecture.Id), cancel), [expected, .. here.Where(l => l != expected)], cancel);
+        var guess = await engine.Value.OpenLanguageFinder().Find(() => Recording.Decode(library.Original(lecture.Id), cancel), [expected, .. here.Where(l => l != expected)], cancel);
         if (!isAsked)
         {
             return (expected, false, guess);

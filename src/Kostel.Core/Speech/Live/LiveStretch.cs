@@ -34,8 +34,7 @@ internal sealed class LiveStretch(IVoiceActivityDetector voice, LiveOptions opti
     private long settledAt;
     private bool speaking;
 
-    /// <summary>The number of the next sample to come.</summary>
-    public long End => heard.End;
+    private long End => heard.End;
 
     /// <summary>Takes the next samples.</summary>
     public void Append(ReadOnlySpan<float> samples)

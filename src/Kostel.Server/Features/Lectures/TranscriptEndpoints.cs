@@ -64,7 +64,7 @@ internal static class TranscriptEndpoints
         var last = await context.Jobs.Where(j => j.LectureId == id).OrderByDescending(j => j.Id).FirstOrDefaultAsync(cancel);
         if (last is { State: JobState.Failed or JobState.Cancelled })
         {
-            queue.Enqueue(context, id, last.Choice, last.OnlyVoices);
+            queue.Enqueue(context, id, last.Choice, last.OnlyVoices).LanguageIsGuessed = last.LanguageIsGuessed;
             await context.SaveChangesAsync(cancel);
             await board.Report(new Progress(id, JobStage.Checking, JobState.Waiting, 0, null, 0, null));
             queue.Wake();
