@@ -64,11 +64,8 @@ internal static class TranscribeCommand
         var transcript = await Transcribe(recogniser, engine, wanted, language, facts, cancel);
         var text = wanted.To switch
         {
-            "json" => TranscriptFormat.Write(transcript),
-            "vtt" => CaptionFiles.WebVtt(transcript),
             "rttm" => Rttm.Write(Path.GetFileNameWithoutExtension(wanted.File.Name), Turn.Of(transcript)),
-            "srt" => CaptionFiles.SubRip(transcript),
-            _ => CaptionFiles.Plain(transcript),
+            _ => TranscriptFiles.Write(transcript, Enum.Parse<TextFormat>(wanted.To, ignoreCase: true), new TextOptions()),
         };
         if (wanted.Output is null)
         {

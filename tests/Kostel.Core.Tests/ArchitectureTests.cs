@@ -10,9 +10,10 @@ public class ArchitectureTests
         ["Kostel.Speech"] = ["Kostel.Core"],
         ["Kostel.Media"] = ["Kostel.Core"],
         ["Kostel.Data"] = ["Kostel.Core"],
-        ["Kostel.Server"] = ["Kostel.Core", "Kostel.Data", "Kostel.Media", "Kostel.Speech"],
+        ["Kostel.Documents"] = ["Kostel.Core"],
+        ["Kostel.Server"] = ["Kostel.Core", "Kostel.Data", "Kostel.Documents", "Kostel.Media", "Kostel.Speech"],
         ["Kostel.StandIn"] = ["Kostel.Core", "Kostel.Media", "Kostel.Speech"],
-        ["Kostel.Cli"] = ["Kostel.Core", "Kostel.Data", "Kostel.Media", "Kostel.Speech"],
+        ["Kostel.Cli"] = ["Kostel.Core", "Kostel.Data", "Kostel.Documents", "Kostel.Media", "Kostel.Speech"],
     };
 
     [Fact]
@@ -27,10 +28,10 @@ public class ArchitectureTests
     }
 
     [Fact]
-    public void The_core_uses_no_package_but_arithmetic_and_touches_no_file_process_or_network()
+    public void The_core_uses_no_package_but_arithmetic_and_comparison_and_touches_no_file_process_or_network()
     {
         var packages = XDocument.Load(Path.Combine(Reference.Root, "src/Kostel.Core/Kostel.Core.csproj")).Descendants("PackageReference");
-        Assert.Equal(["MathNet.Numerics", "System.Numerics.Tensors"], packages.Select(p => p.Attribute("Include")!.Value));
+        Assert.Equal(["DiffPlex", "MathNet.Numerics", "System.Numerics.Tensors"], packages.Select(p => p.Attribute("Include")!.Value));
         string[] forbidden = ["System.IO", "System.Diagnostics.Process", "System.Net", "Microsoft.EntityFrameworkCore", "Microsoft.AspNetCore"];
         foreach (var file in Directory.GetFiles(Path.Combine(Reference.Root, "src/Kostel.Core"), "*.cs", SearchOption.AllDirectories))
         {

@@ -12,11 +12,16 @@ public static class CaptionCutter
     /// <summary>Characters in a line.</summary>
     public const int LineLength = 42;
 
-    private const int MostMs = 7_000, LeastMs = 1_000, PauseMs = 1_500;
+    /// <summary>How long a caption stays at most, in milliseconds.</summary>
+    public const int MostMs = 7_000;
 
-    /// <summary>The captions, in order, never overlapping; together they hold every word.</summary>
+    private const int LeastMs = 1_000, PauseMs = 1_500;
+
+    /// <summary>The captions, in order, never overlapping; together they hold every word. Text that was brought in as captions keeps them,
+    /// as far as they obey the rules.</summary>
     public static IReadOnlyList<Caption> Cut(Transcript transcript)
     {
+        var hasOwn = transcript.Passages.Any(p => p.Words.Any(w => w.OpensCaption));
         var groups = new List<List<Word>>();
         var voices = new List<string?>();
         foreach (var passage in transcript.Passages)
@@ -25,7 +30,7 @@ public static class CaptionCutter
             var voice = transcript.NameOf(passage);
             foreach (var word in passage.Words)
             {
-                if (group.Count > 0 && !Fits(group, word))
+                if (group.Count > 0 && !(hasOwn ? FitsOwn(group, word) : Fits(group, word)))
                 {
                     groups.Add(group);
                     voices.Add(voice);
@@ -50,6 +55,9 @@ public static class CaptionCutter
         && next.EndMs - group[0].StartMs <= MostMs
         && next.StartMs - group[^1].EndMs < PauseMs
         && !(Sentences.ClosesSentence(group[^1].Text) && group.Sum(w => w.Text.Length + 1) > LineLength);
+
+    private static bool FitsOwn(List<Word> group, Word next) =>
+        !next.OpensCaption && Lines([.. group, next]).Count <= 2 && next.EndMs - group[0].StartMs <= MostMs;
 
     private static int End(List<List<Word>> groups, int i, int durationMs)
     {

@@ -14,13 +14,16 @@ public static class PassageBuilder
     /// <param name="words">In order of time.</param>
     /// <param name="speakerIds">Who says each; another speaker begins another passage.</param>
     /// <param name="breaksMs">Start times of words that begin a new passage in any case.</param>
-    public static IReadOnlyList<Passage> Build(IReadOnlyList<Word> words, IReadOnlyList<string> speakerIds, IReadOnlySet<int> breaksMs)
+    /// <param name="mayBegin">Whether a word may begin a passage of its own; all may without.</param>
+    public static IReadOnlyList<Passage> Build(
+        IReadOnlyList<Word> words, IReadOnlyList<string> speakerIds, IReadOnlySet<int> breaksMs, Func<Word, bool>? mayBegin = null)
     {
         var passages = new List<Passage>();
         var first = 0;
         for (var i = 0; i < words.Count; i++)
         {
-            if (i == words.Count - 1 || speakerIds[i + 1] != speakerIds[i] || breaksMs.Contains(words[i + 1].StartMs) || EndsPassage(words, first, i))
+            if (i == words.Count - 1 || speakerIds[i + 1] != speakerIds[i] || breaksMs.Contains(words[i + 1].StartMs)
+                || (EndsPassage(words, first, i) && mayBegin?.Invoke(words[i + 1]) != false))
             {
                 var own = words.Skip(first).Take(i - first + 1).ToList();
                 passages.Add(new Passage($"p{passages.Count + 1}", speakerIds[i], own[0].StartMs, own[^1].EndMs, own));

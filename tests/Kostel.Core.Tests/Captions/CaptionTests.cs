@@ -26,7 +26,7 @@ public class CaptionTests
     [Fact]
     public void Another_reader_of_WebVTT_finds_the_same_cues()
     {
-        var cues = JsonSerializer.Deserialize<Cue[]>(Reference.Run("webvtt.mjs", CaptionFiles.WebVtt(Lecture1)), JsonSerializerOptions.Web)!;
+        var cues = JsonSerializer.Deserialize<Cue[]>(Reference.Run("webvtt.mjs", WebVtt.Write(Lecture1)), JsonSerializerOptions.Web)!;
         var captions = CaptionCutter.Cut(Lecture1);
         Assert.Equal(captions.Select(c => (c.StartMs, c.EndMs)), cues.Select(c => ((int)Math.Round(c.Start * 1000), (int)Math.Round(c.End * 1000))));
         Assert.Equal(captions.Select(c => string.Join('\n', c.Lines)), cues.Select(c => c.Text));
@@ -34,12 +34,12 @@ public class CaptionTests
 
     [Fact]
     public void Signs_that_mean_something_in_WebVTT_are_escaped() =>
-        Assert.Contains("1 &lt; 2 &amp; 3 --&gt; 4", CaptionFiles.WebVtt(Lecture.Of("1 < 2 & 3 --> 4")), StringComparison.Ordinal);
+        Assert.Contains("1 &lt; 2 &amp; 3 --&gt; 4", WebVtt.Write(Lecture.Of("1 < 2 & 3 --> 4")), StringComparison.Ordinal);
 
     [Fact]
     public void SubRip_numbers_its_cues_and_writes_a_comma_before_the_milliseconds()
     {
-        var lines = CaptionFiles.SubRip(Lecture1).Split('\n');
+        var lines = SubRip.Write(Lecture1).Split('\n');
         Assert.Equal("1", lines[0]);
         Assert.Matches(@"^00:00:00,500 --> 00:00:0\d,\d{3}$", lines[1]);
     }
@@ -47,7 +47,7 @@ public class CaptionTests
     [Fact]
     public void Plain_text_has_chapters_as_headings_and_a_paragraph_for_each_passage()
     {
-        var paragraphs = CaptionFiles.Plain(Lecture1).Trim().Split("\n\n");
+        var paragraphs = PlainText.Write(Lecture1, new TextOptions()).Trim().Split("\n\n");
         Assert.Equal(Lecture1.Chapters.Count + Lecture1.Passages.Count, paragraphs.Length);
         Assert.Equal(Lecture1.Chapters[0].Title, paragraphs[0]);
     }

@@ -1,0 +1,132 @@
+using System.Web;
+using System.Text.RegularExpressions;
+using Kostel.Core.Transcripts;
+using Kostel.Core.Transcripts.Edits;
+
+namespace Kostel.Core.Captions;
+
+/// <summary>A word of a cue, with its own time where the file gives one.</summary>
+internal sealed record CueWord(string Text, int? AtMs);
+
+/// <summary>A caption as it stands in a file.</summary>
+/// <param name="Line">Where, from 1.</param>
+internal sealed record Cue(int Line, int StartMs, int EndMs, string? Voice, IReadOnlyList<CueWord> Words);
+
+/// <summary>The text of cues.</summary>
+internal static partial class CueText
+{
+    /// <summary>The words of a text without markup.</summary>
+    public static IReadOnlyList<CueWord> Words(string text) => TextLines.Words(text).Select(w => new CueWord(w, null)).ToList();
+
+    /// <summary>The parts of a WebVTT cue by who says them; a cue without voices is one part.</summary>
+    public static IEnumerable<Cue> Voices(int line, int startMs, int endMs, string text)
+    {
+        var parts = new List<(string? Voice, List<CueWord> Words)> { (null, []) };
+        int? at = null;
+        foreach (Match piece in Pieces().Matches(text))
+        {
+            var tag = piece.Groups["tag"];
+            if (!tag.Success)
+            {
+                // Two words run into each other only where no space was between them and a tag.
+                foreach (var word in TextLines.Words(HttpUtility.HtmlDecode(piece.Value)))
+                {
+                    parts[^1].Words.Add(new CueWord(word, at));
+                    at = null;
+                }
+            }
+            else if (VoiceTag().Match(tag.Value) is { Success: true } voice)
+            {
+                parts.Add((HttpUtility.HtmlDecode(string.Join(' ', TextLines.Words(voice.Groups["name"].Value))), []));
+            }
+            else
+            {
+                at = CaptionClock.Read(tag.Value) ?? at;
+            }
+        }
+
+        parts.RemoveAll(p => p.Words.Count == 0);
+        var letters = Math.Max(1, parts.Sum(p => p.Words.Sum(w => w.Text.Length + 1L)));
+        long done = 0;
+        foreach (var (voice, words) in parts)
+        {
+            var from = startMs + (int)((endMs - startMs) * done / letters);
+            done += words.Sum(w => w.Text.Length + 1L);
+            yield return new Cue(line, from, startMs + (int)((endMs - startMs) * done / letters), voice is "" ? null : voice, words);
+        }
+    }
+
+    [GeneratedRegex(@"<(?<tag>[^>]*)>|[^<]+|<", RegexOptions.CultureInvariant, 1000)]
+    private static partial Regex Pieces();
+
+    [GeneratedRegex(@"^v(?:\.[^\s]*)?\s(?<name>.*)$", RegexOptions.CultureInvariant | RegexOptions.Singleline, 1000)]
+    private static partial Regex VoiceTag();
+}
+
+/// <summary>Makes a transcript of cues.</summary>
+internal static class CueTranscript
+{
+    private const int MostProblems = 20;
+
+    /// <summary>The transcript: words share the time of their cue, and know where one begins.</summary>
+    /// <exception cref="FormatException">There are no words.</exception>
+    public static BroughtText Build(IReadOnlyList<Cue> cues, List<string> problems, string expected)
+    {
+        foreach (var late in cues.Zip(cues.Skip(1)).Where(p => p.Second.StartMs < p.First.StartMs).Select(p => p.Second))
+        {
+            problems.Add($"Line {late.Line}: this caption begins before the one above it. They were put in order.");
+        }
+
+        var ordered = cues.Where(c => c.Words.Count > 0).OrderBy(c => c.StartMs).ToList();
+        if (ordered.Count == 0)
+        {
+            throw new FormatException(problems.FirstOrDefault() ?? $"Line 1: expected {expected}, but the file has no captions.");
+        }
+
+        var names = ordered.Select(c => c.Voice).Distinct().ToList();
+        var ids = names.Select((n, i) => (Key: n ?? "", Speaker: n is null ? Speaker.Unnamed(i + 1) : Speaker.Unnamed(i + 1) with { Name = n })).ToDictionary(p => p.Key, p => p.Speaker);
+        var (words, speakers) = (new List<Word>(), new List<string>());
+        for (var i = 0; i < ordered.Count; i++)
+        {
+            var cue = ordered[i];
+            var end = cue.EndMs;
+            if (end <= cue.StartMs)
+            {
+                problems.Add($"Line {cue.Line}: this caption ends before it begins. It was kept for a moment.");
+                end = cue.StartMs + 1;
+            }
+
+            if (i + 1 < ordered.Count && end > ordered[i + 1].StartMs)
+            {
+                end = Math.Max(cue.StartMs, ordered[i + 1].StartMs);
+            }
+
+            foreach (var word in Timed(cue, end))
+            {
+                words.Add(word);
+                speakers.Add(ids[cue.Voice ?? ""].Id);
+            }
+        }
+
+        var passages = PassageBuilder.Build(words, speakers, new HashSet<int>(), w => w.OpensCaption);
+        var transcript = new Transcript("en", words.Max(w => w.EndMs), ids.Values.ToList(), passages, []);
+        return new BroughtText(transcript, HasTimes: true, problems.Take(MostProblems).ToList());
+    }
+
+    /// <summary>Words with times of their own begin there; those between share what is left.</summary>
+    private static IEnumerable<Word> Timed(Cue cue, int endMs)
+    {
+        var starts = cue.Words.Select((w, i) => (Index: i, At: w.AtMs)).Where(w => w.Index > 0 && w.At is not null).ToList();
+        var (first, from) = (0, cue.StartMs);
+        foreach (var (index, at) in starts.Append((cue.Words.Count, null)))
+        {
+            var to = Math.Clamp(at ?? endMs, from, Math.Max(from, endMs));
+            foreach (var word in WordFit.Share(cue.Words.Skip(first).Take(index - first).Select(w => w.Text).ToList(), from, to, opensCaption: first == 0))
+            {
+                yield return word;
+            }
+
+            (first, from) = (index, to);
+        }
+    }
+}

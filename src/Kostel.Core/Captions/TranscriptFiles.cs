@@ -1,0 +1,69 @@
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Captions;
+
+/// <summary>A text format that a transcript can be taken away in.</summary>
+public enum TextFormat
+{
+    /// <summary>Plain text.</summary>
+    Txt,
+
+    /// <summary>Markdown.</summary>
+    Md,
+
+    /// <summary>SubRip captions.</summary>
+    Srt,
+
+    /// <summary>WebVTT captions.</summary>
+    Vtt,
+
+    /// <summary>WebVTT chapters.</summary>
+    Chapters,
+
+    /// <summary>Tab-separated values.</summary>
+    Tsv,
+
+    /// <summary>Kostel's own file: everything.</summary>
+    Json,
+}
+
+/// <summary>Reads and writes transcripts in every text format.</summary>
+public static class TranscriptFiles
+{
+    /// <summary>Characters that a text may have to be brought in: far more than a day of talk.</summary>
+    public const int LongestText = 40_000_000;
+
+    /// <summary>Endings of file names that can be read.</summary>
+    public static IReadOnlyList<string> Endings { get; } = [".srt", ".vtt", ".tsv", ".json", ".txt", ".md"];
+
+    /// <summary>Writes a transcript.</summary>
+    public static string Write(Transcript transcript, TextFormat format, TextOptions options) => format switch
+    {
+        TextFormat.Md => PlainText.WriteMarkdown(transcript, options),
+        TextFormat.Srt => SubRip.Write(transcript),
+        TextFormat.Vtt => WebVtt.Write(transcript),
+        TextFormat.Chapters => WebVtt.WriteChapters(transcript),
+        TextFormat.Tsv => TabSeparated.Write(transcript),
+        TextFormat.Json => TranscriptFormat.Write(transcript),
+        _ => PlainText.Write(transcript, options),
+    };
+
+    /// <summary>Reads a text by the ending of its file's name; another ending is taken for plain text.</summary>
+    /// <exception cref="FormatException">Nothing in it can be read; the message names the line and what was expected.</exception>
+    public static BroughtText Read(string fileName, string text)
+    {
+        if (text.Length > LongestText)
+        {
+            throw new FormatException("This file is too long for the text of a lecture.");
+        }
+
+        return Path.GetExtension(fileName).ToLowerInvariant() switch
+        {
+            ".srt" => SubRip.Read(text),
+            ".vtt" => WebVtt.Read(text),
+            ".tsv" => TabSeparated.Read(text),
+            ".json" => new BroughtText(TranscriptFormat.Read(text), HasTimes: true, []),
+            _ => PlainText.Read(text),
+        };
+    }
+}
