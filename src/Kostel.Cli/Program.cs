@@ -3,7 +3,7 @@ using Kostel.Cli;
 using Kostel.Media;
 using Kostel.Speech;
 
-var root = new RootCommand("Kostel: from lectures to recall.") { TranscribeCommand.Create() };
+var root = new RootCommand("Kostel: from lectures to recall.") { TranscribeCommand.Create(), ConvertCommand.Create() };
 foreach (var command in StudyCommands.Create())
 {
     root.Add(command);

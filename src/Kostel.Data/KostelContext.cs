@@ -46,6 +46,12 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options) : DbC
 
     public DbSet<AttemptRow> Attempts => Set<AttemptRow>();
 
+    public DbSet<EditRow> Edits => Set<EditRow>();
+
+    public DbSet<OriginalRow> Originals => Set<OriginalRow>();
+
+    public DbSet<MarkRow> Marks => Set<MarkRow>();
+
     public DbSet<SettingRow> Settings => Set<SettingRow>();
 
     /// <inheritdoc/>
@@ -77,8 +83,8 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options) : DbC
         modelBuilder.Entity<SpeakerRow>(e => PartOfLecture(e, s => new { s.LectureId, s.Number }));
         modelBuilder.Entity<PassageRow>(e =>
         {
-            PartOfLecture(e, p => new { p.LectureId, p.Number });
-            e.HasIndex(p => new { p.LectureId, p.Key }).IsUnique();
+            PartOfLecture(e, p => new { p.LectureId, p.Key });
+            e.HasIndex(p => new { p.LectureId, p.Number });
             AsJson(e.Property(p => p.Words));
         });
         modelBuilder.Entity<ChapterRow>(e => PartOfLecture(e, c => new { c.LectureId, c.Number }));
@@ -114,6 +120,13 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options) : DbC
             e.HasOne<QuizRow>().WithMany().HasForeignKey(a => a.QuizId);
             AsJson(e.Property(a => a.Choices));
         });
+        modelBuilder.Entity<EditRow>(e => AsJson(OfLecture(e).Property(r => r.Patch)));
+        modelBuilder.Entity<OriginalRow>(e =>
+        {
+            PartOfLecture(e, o => o.LectureId);
+            AsJson(e.Property(o => o.Transcript));
+        });
+        modelBuilder.Entity<MarkRow>(e => OfLecture(e).Property(m => m.Version).IsConcurrencyToken());
         modelBuilder.Entity<SettingRow>().HasKey(s => s.Name);
     }
 

@@ -55,27 +55,31 @@ public static class TranscriptStore
         context.Passages.RemoveRange(await context.Passages.Where(p => p.LectureId == lectureId).ToListAsync(cancel));
         context.Speakers.RemoveRange(await context.Speakers.Where(s => s.LectureId == lectureId).ToListAsync(cancel));
         context.Chapters.RemoveRange(await context.Chapters.Where(c => c.LectureId == lectureId).ToListAsync(cancel));
+
+        // Edits were made on the words that go; the edited text itself is kept among the earlier ones.
+        context.Edits.RemoveRange(await context.Edits.Where(e => e.LectureId == lectureId).ToListAsync(cancel));
+        context.Originals.RemoveRange(await context.Originals.Where(o => o.LectureId == lectureId).ToListAsync(cancel));
         await context.SaveChangesAsync(cancel);
-        context.Speakers.AddRange(transcript.Speakers.Select((s, i) => new SpeakerRow { LectureId = lectureId, Number = i, Key = s.Id, Name = s.Name }));
-        context.Passages.AddRange(transcript.Passages.Select((p, i) => new PassageRow
-        {
-            LectureId = lectureId,
-            Number = i,
-            Key = p.Id,
-            SpeakerKey = p.SpeakerId,
-            StartMs = p.StartMs,
-            EndMs = p.EndMs,
-            Words = p.Words,
-        }));
-        context.Chapters.AddRange(transcript.Chapters.Select((c, i) => new ChapterRow
-        {
-            LectureId = lectureId,
-            Number = i,
-            Title = c.Title,
-            StartMs = c.StartMs,
-            EndMs = c.EndMs,
-        }));
+        context.Speakers.AddRange(transcript.Speakers.Select((s, i) => Row(lectureId, i, s)));
+        context.Passages.AddRange(transcript.Passages.Select((p, i) => Row(lectureId, i, p)));
+        context.Chapters.AddRange(transcript.Chapters.Select((c, i) => Row(lectureId, i, c)));
+        await context.Lectures.Where(l => l.Id == lectureId).ExecuteUpdateAsync(s => s.SetProperty(l => l.TextVersion, l => l.TextVersion + 1), cancel);
     }
+
+    internal static SpeakerRow Row(string lectureId, int number, Speaker s) => new() { LectureId = lectureId, Number = number, Key = s.Id, Name = s.Name, Asks = s.Asks };
+
+    internal static PassageRow Row(string lectureId, int number, Passage p) => new()
+    {
+        LectureId = lectureId,
+        Number = number,
+        Key = p.Id,
+        SpeakerKey = p.SpeakerId,
+        StartMs = p.StartMs,
+        EndMs = p.EndMs,
+        Words = p.Words,
+    };
+
+    internal static ChapterRow Row(string lectureId, int number, Chapter c) => new() { LectureId = lectureId, Number = number, Title = c.Title, StartMs = c.StartMs, EndMs = c.EndMs };
 
     /// <summary>A lecture's transcript; while it is being made, what there is of it, without chapters.</summary>
     public static async Task<Transcript> Transcript(this KostelContext context, LectureRow lecture, CancellationToken cancel)
@@ -94,7 +98,7 @@ public static class TranscriptStore
         return new Transcript(
             lecture.Language,
             lecture.DurationMs,
-            speakers.Select(s => new Speaker(s.Key, s.Name)).ToList(),
+            speakers.Select(s => new Speaker(s.Key, s.Name, s.Asks)).ToList(),
             passages.Select(p => new Passage(p.Key, p.SpeakerKey, p.StartMs, p.EndMs, p.Words)).ToList(),
             chapters.Select(c => new Chapter(c.Title, c.StartMs, c.EndMs)).ToList());
     }

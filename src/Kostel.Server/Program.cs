@@ -4,12 +4,17 @@ using Kostel.Server;
 using Kostel.Server.Demo;
 using Kostel.Server.Features.About;
 using Kostel.Server.Features.Ask;
+using Kostel.Server.Features.BringText;
+using Kostel.Server.Features.Corrections;
+using Kostel.Server.Features.Edits;
 using Kostel.Server.Features.Languages;
 using Kostel.Server.Features.Lectures;
 using Kostel.Server.Features.Library;
+using Kostel.Server.Features.Marks;
 using Kostel.Server.Features.Pages;
 using Kostel.Server.Features.Review;
 using Kostel.Server.Features.Study;
+using Kostel.Server.Features.TakeAway;
 using Kostel.Server.Features.Terms;
 using Kostel.Server.Features.Today;
 using Kostel.Server.Features.Uploads;
@@ -45,6 +50,7 @@ builder.Services.AddSingleton<DemoLibrary>();
 builder.Services.AddSignalR().AddJsonProtocol(o => Json(o.PayloadSerializerOptions));
 builder.Services.ConfigureHttpJsonOptions(o => Json(o.SerializerOptions));
 builder.Services.Configure<FormOptions>(o => o.MultipartBodyLengthLimit = 1 << 20);
+builder.Services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
 builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<PlainProblems>();
 builder.Services.AddOpenApi();
@@ -58,6 +64,11 @@ app.MapLibrary();
 app.MapLectures();
 app.MapTranscripts();
 app.MapSpeakers();
+app.MapEdits();
+app.MapMarks();
+app.MapCorrections();
+app.MapExports();
+app.MapTexts();
 app.MapTerms();
 app.MapUploads();
 app.MapQuestions();
@@ -90,5 +101,6 @@ else
 static void Json(System.Text.Json.JsonSerializerOptions options)
 {
     options.NumberHandling = JsonNumberHandling.Strict;
+    options.AllowOutOfOrderMetadataProperties = true;
     options.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase));
 }

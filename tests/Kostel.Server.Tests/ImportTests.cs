@@ -24,7 +24,7 @@ public sealed class ImportTests(SharedServer shared) : IClassFixture<SharedServe
         Assert.True(errors.Rate < 0.3, $"{errors}: {heard}");
 
         var transcript = await Server.Get($"/api/lectures/{id}/transcript");
-        var starts = transcript["passages"]!.AsArray().SelectMany(p => p!["words"]!.AsArray()).Select(w => w!["startMs"]!.GetValue<int>()).ToList();
+        var starts = transcript["passages"]!.AsArray().SelectMany(p => p!["startsMs"]!.AsArray()).Select(w => w!.GetValue<int>()).ToList();
         Assert.Equal(starts.Order(), starts);
         Assert.True(transcript["chapters"]!.AsArray().Count > 0);
         Assert.True(transcript["isWhole"]!.GetValue<bool>());

@@ -82,7 +82,7 @@ public sealed class RestartTests
         var transcript = await server.Get($"/api/lectures/{id}/transcript");
         var passages = transcript["passages"]!.AsArray();
         Assert.Equal(passages.Count, passages.Select(p => p!["id"]!.GetValue<string>()).Distinct().Count());
-        var starts = passages.SelectMany(p => p!["words"]!.AsArray()).Select(w => w!["startMs"]!.GetValue<int>()).ToList();
+        var starts = passages.SelectMany(p => p!["startsMs"]!.AsArray()).Select(w => w!.GetValue<int>()).ToList();
         Assert.Equal(starts.Order(), starts);
     }
 }

@@ -116,8 +116,15 @@ internal sealed class ServerProcess : IDisposable
     }
 
     public async Task<string> Text(string id) =>
-        string.Join(' ', (await Get($"/api/lectures/{id}/transcript"))["passages"]!.AsArray()
-            .SelectMany(p => p!["words"]!.AsArray()).Select(w => w!["text"]!.GetValue<string>()));
+        string.Join(' ', (await Get($"/api/lectures/{id}/transcript"))["passages"]!.AsArray().Select(p => p!["text"]!.GetValue<string>()));
+
+    /// <summary>Sends something and gives the answer as it is.</summary>
+    public Task<HttpResponseMessage> Send(HttpMethod method, string address, object? body = null) =>
+        Http.SendAsync(new HttpRequestMessage(method, address) { Content = body is null ? null : JsonContent.Create(body, options: JsonSerializerOptions.Web) });
+
+    /// <summary>The plain words of an answer that refuses something.</summary>
+    public static async Task<string> Detail(HttpResponseMessage response) =>
+        JsonNode.Parse(await response.Content.ReadAsStringAsync())!["detail"]!.GetValue<string>();
 
     public void Dispose()
     {

@@ -17,12 +17,12 @@ public sealed class SpeakerTests(SharedServer shared) : IClassFixture<SharedServ
         var text = await server.Text(id);
         Assert.Equal(["Voice 1", "Voice 2"], await Names(id));
 
-        Assert.Equal(HttpStatusCode.NoContent, (await Name(id, "v2", "  Jonas   Brekke ")).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await Name(id, "v2", "  Jonas   Brekke ")).StatusCode);
         Assert.Equal(["Voice 1", "Jonas Brekke"], await Names(id));
-        Assert.Equal(HttpStatusCode.Conflict, (await Name(id, "v1", "Jonas Brekke")).StatusCode);
-        Assert.Equal(HttpStatusCode.BadRequest, (await Name(id, "v1", "   ")).StatusCode);
-        Assert.Equal(HttpStatusCode.BadRequest, (await Name(id, "v1", new string('x', 81))).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await Name(id, "v9", "Somebody")).StatusCode);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Name(id, "v1", "Jonas Brekke")).StatusCode);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Name(id, "v1", "   ")).StatusCode);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Name(id, "v1", new string('x', 81))).StatusCode);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Name(id, "v9", "Somebody")).StatusCode);
 
         await server.Post($"/api/lectures/{id}/voices", new { voices = 1 });
         await server.Ended(id);
@@ -33,6 +33,9 @@ public sealed class SpeakerTests(SharedServer shared) : IClassFixture<SharedServ
         Assert.Equal(text, await server.Text(id));
         Assert.Empty((await server.Get($"/api/lectures/{id}/transcripts"))["earlier"]!.AsArray());
 
+        await server.Post($"/api/lectures/{id}/edits/undo");
+        Assert.Equal(["Jonas Brekke"], await Names(id));
+
         var senseless = await server.Http.PostAsJsonAsync($"/api/lectures/{id}/voices", new { voices = 99 }, TestContext.Current.CancellationToken);
         Assert.Equal(HttpStatusCode.BadRequest, senseless.StatusCode);
     }
@@ -41,5 +44,5 @@ public sealed class SpeakerTests(SharedServer shared) : IClassFixture<SharedServ
         (await server.Get($"/api/lectures/{id}/transcript"))["speakers"]!.AsArray().Select(s => (string?)s!["name"]);
 
     private Task<HttpResponseMessage> Name(string id, string key, string name) =>
-        server.Http.PutAsJsonAsync($"/api/lectures/{id}/speakers/{key}", new { name }, TestContext.Current.CancellationToken);
+        server.Send(HttpMethod.Post, $"/api/lectures/{id}/edits", new { edit = new { kind = "speaker", speakerId = key, name } });
 }

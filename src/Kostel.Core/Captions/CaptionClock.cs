@@ -4,7 +4,7 @@ using System.Text.RegularExpressions;
 namespace Kostel.Core.Captions;
 
 /// <summary>Times as caption files write them.</summary>
-internal static partial class CaptionClock
+public static partial class CaptionClock
 {
     private const int MostHours = 99;
 

@@ -172,6 +172,37 @@ namespace Kostel.Data.Migrations
                     b.ToTable("EarlierTranscripts");
                 });
 
+            modelBuilder.Entity("Kostel.Data.Rows.EditRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsUndone")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("LectureId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("MadeAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Patch")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("What")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("LectureId");
+
+                    b.ToTable("Edits");
+                });
+
             modelBuilder.Entity("Kostel.Data.Rows.JobRow", b =>
                 {
                     b.Property<int>("Id")
@@ -247,6 +278,9 @@ namespace Kostel.Data.Migrations
                     b.Property<bool>("HasPicture")
                         .HasColumnType("INTEGER");
 
+                    b.Property<bool>("HasSound")
+                        .HasColumnType("INTEGER");
+
                     b.Property<DateOnly?>("HeldOn")
                         .HasColumnType("TEXT");
 
@@ -280,6 +314,9 @@ namespace Kostel.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("TextVersion")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Title")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -295,20 +332,84 @@ namespace Kostel.Data.Migrations
                     b.ToTable("Lectures");
                 });
 
+            modelBuilder.Entity("Kostel.Data.Rows.MarkRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("EndMs")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("LectureId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("MadeAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Picture")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Quote")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Resolved")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("StartMs")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("LectureId");
+
+                    b.ToTable("Marks");
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.OriginalRow", b =>
+                {
+                    b.Property<string>("LectureId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Transcript")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("LectureId");
+
+                    b.ToTable("Originals");
+                });
+
             modelBuilder.Entity("Kostel.Data.Rows.PassageRow", b =>
                 {
                     b.Property<string>("LectureId")
                         .HasColumnType("TEXT");
 
-                    b.Property<int>("Number")
-                        .HasColumnType("INTEGER");
+                    b.Property<string>("Key")
+                        .HasColumnType("TEXT");
 
                     b.Property<int>("EndMs")
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("Key")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("SpeakerKey")
                         .IsRequired()
@@ -321,10 +422,9 @@ namespace Kostel.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.HasKey("LectureId", "Number");
+                    b.HasKey("LectureId", "Key");
 
-                    b.HasIndex("LectureId", "Key")
-                        .IsUnique();
+                    b.HasIndex("LectureId", "Number");
 
                     b.ToTable("Passages");
                 });
@@ -454,6 +554,9 @@ namespace Kostel.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Asks")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Key")
@@ -615,6 +718,15 @@ namespace Kostel.Data.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Kostel.Data.Rows.EditRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.LectureRow", null)
+                        .WithMany()
+                        .HasForeignKey("LectureId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Kostel.Data.Rows.JobRow", b =>
                 {
                     b.HasOne("Kostel.Data.Rows.LectureRow", null)
@@ -632,6 +744,24 @@ namespace Kostel.Data.Migrations
                         .OnDelete(DeleteBehavior.SetNull);
 
                     b.Navigation("Course");
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.MarkRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.LectureRow", null)
+                        .WithMany()
+                        .HasForeignKey("LectureId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.OriginalRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.LectureRow", null)
+                        .WithMany()
+                        .HasForeignKey("LectureId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
                 });
 
             modelBuilder.Entity("Kostel.Data.Rows.PassageRow", b =>

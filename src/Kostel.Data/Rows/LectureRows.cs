@@ -64,6 +64,9 @@ public sealed class LectureRow
 
     public bool HasPicture { get; set; }
 
+    /// <summary>False for a text that was brought in without a recording.</summary>
+    public bool HasSound { get; set; } = true;
+
     /// <summary>Something to know about the result ("no speech was heard"), in plain words.</summary>
     public string? Notice { get; set; }
 
@@ -74,8 +77,11 @@ public sealed class LectureRow
     /// <summary>Set while it lies in the bin.</summary>
     public DateTime? DeletedAt { get; set; }
 
-    /// <summary>Goes up with every edit by a person.</summary>
+    /// <summary>Goes up with every change of title, date or course.</summary>
     public int Version { get; set; }
+
+    /// <summary>Goes up with every change of the transcript.</summary>
+    public int TextVersion { get; set; }
 }
 
 /// <summary>Where a file is on its way in.</summary>
@@ -120,6 +126,8 @@ public sealed class SpeakerRow
     public required string Key { get; set; }
 
     public required string Name { get; set; }
+
+    public bool Asks { get; set; }
 }
 
 /// <summary>A passage with its words.</summary>

@@ -127,13 +127,12 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         }
 
         await Enter(context, job, JobStage.Arranging, cancel);
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
         var before = await context.Transcript(lecture, cancel);
         var voices = Diarisation.Of(before.Passages.SelectMany(p => p.Words).ToList(), meters.Voices, job.Voices);
         (job.State, job.Problem, job.EndedAt) = (JobState.Done, null, time.GetUtcNow().UtcDateTime);
-        await using var all = await context.Database.BeginTransactionAsync(cancel);
-        await context.ReplaceTranscript(lecture.Id, SpeakerChange.Apply(before, voices), cancel);
-        lecture.Version++;
         await context.SaveChangesAsync(cancel);
+        await context.Commit(lecture, before, SpeakerChange.Apply(before, voices), "voices told apart anew", job.EndedAt.Value, cancel);
         await all.CommitAsync(cancel);
     }
 

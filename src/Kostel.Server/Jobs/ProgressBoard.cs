@@ -10,6 +10,9 @@ namespace Kostel.Server.Jobs;
 /// <param name="WordCount">Words recognised so far in this run.</param>
 public sealed record Progress(string LectureId, JobStage Stage, JobState State, double Fraction, int? SecondsLeft, int WordCount, string? Problem);
 
+/// <summary>Which lecture's text was changed, and its version now.</summary>
+public sealed record TextChange(string LectureId, int Version);
+
 /// <summary>Open pages listen here; nothing is sent to the server.</summary>
 public sealed class ProgressHub : Hub;
 
@@ -20,6 +23,9 @@ public sealed class ProgressBoard(IHubContext<ProgressHub> hub)
 
     /// <summary>The latest report on a lecture, if any in this run of the program.</summary>
     public Progress? Of(string lectureId) => current.GetValueOrDefault(lectureId);
+
+    /// <summary>Tells open pages that a lecture's text was changed, so that none shows an old one.</summary>
+    public Task TextChanged(string lectureId, int version) => hub.Clients.All.SendAsync("text", new TextChange(lectureId, version));
 
     /// <summary>Notes and sends a report.</summary>
     public Task Report(Progress progress)

@@ -14,11 +14,37 @@ export const keySheet: { place: string; keys: [string, string][] }[] = [
     keys: [
       ['Space', 'Play or pause'],
       ['b  n', 'A sentence back, forward'],
+      ['v  m', 'A passage back, forward'],
       ['B  N', 'A chapter back, forward'],
       ['s  f', 'Slower, faster'],
-      ['a', 'Ask'],
-      ['u  c  q', 'Summary, cards, quiz'],
+      ['z', 'Pass over silence'],
+      ['l', 'Play what is selected again and again'],
+      ['g', 'Go to what is being said'],
       ['← →', 'On the stave: five seconds back, forward'],
+    ],
+  },
+  {
+    place: 'Its text',
+    keys: [
+      ['e', 'Type at the word that is played'],
+      ['d', 'Check the doubtful words'],
+      ['/', 'Find (Ctrl F too)'],
+      ['Ctrl Z  Y', 'Undo, redo'],
+      ['k  x', 'Mark as key, for the exam'],
+      ['w  t', 'Mark as unclear, write a note'],
+      ['o', 'Take away'],
+      ['a  u  c  q  M', 'Ask, summary, cards, quiz, marks'],
+    ],
+  },
+  {
+    place: 'While typing',
+    keys: [
+      ['Enter', 'Split the passage here'],
+      ['Backspace', 'At its beginning: join to the one before'],
+      ['Alt ↑', 'Words before the caret to the passage above'],
+      ['Alt ↓', 'Words after it to the passage below'],
+      ['Ctrl Enter', 'Hear from this word, or pause'],
+      ['Esc', 'Stop typing'],
     ],
   },
   {
@@ -35,7 +61,9 @@ export const keySheet: { place: string; keys: [string, string][] }[] = [
 export function isTyping(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null
   return Boolean(
-    target?.closest('input, textarea, select, [contenteditable=true], [role=dialog], [role=listbox], [role=menu]'),
+    target?.closest(
+      'input, textarea, select, [contenteditable=plaintext-only], [contenteditable=true], [role=dialog], [role=listbox], [role=menu]',
+    ),
   )
 }
 

@@ -5,10 +5,17 @@ import { api, type Progress } from '@/api/client'
 
 const pollMs = 4000
 
+/** A lecture whose text was changed, in this window or another. */
+export interface TextChange {
+  lectureId: string
+  version: number
+}
+
 /** What is being worked on, live: pushed by the server, asked for while the push is down. */
 export const useWork = defineStore('work', () => {
   const reports = reactive(new Map<string, Progress>())
   const listeners = new Set<(p: Progress) => void>()
+  const textListeners = new Set<(c: TextChange) => void>()
   const dueCount = ref(0)
   const isReachable = ref(true)
   const connection = new HubConnectionBuilder()
@@ -44,6 +51,7 @@ export const useWork = defineStore('work', () => {
     if (started) return
     started = true
     connection.on('progress', take)
+    connection.on('text', (change: TextChange) => textListeners.forEach((listener) => listener(change)))
     connection.onreconnected(refresh)
     const connect = () => connection.start().catch(() => setTimeout(connect, 2000))
     void connect()
@@ -59,5 +67,10 @@ export const useWork = defineStore('work', () => {
     return () => listeners.delete(listener)
   }
 
-  return { reports, dueCount, isReachable: computed(() => isReachable.value), start, refresh, listen }
+  function listenTexts(listener: (c: TextChange) => void) {
+    textListeners.add(listener)
+    return () => textListeners.delete(listener)
+  }
+
+  return { reports, dueCount, isReachable: computed(() => isReachable.value), start, refresh, listen, listenTexts }
 })

@@ -2,8 +2,9 @@
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useTheme } from 'vuetify'
-import type { Chapter, Transcript } from '@/api/client'
+import type { Chapter, Mark, Transcript } from '@/api/client'
 import { clock } from '@/shared/time'
+import MarkLane from './MarkLane.vue'
 import VoiceLane from './VoiceLane.vue'
 import { columnsOf, ticks } from './ticks'
 
@@ -12,7 +13,11 @@ const props = defineProps<{
   timeMs: number
   chapters: Chapter[]
   peaks: Uint8Array
-  spans: { startMs: number; endMs: number }[]
+  spans: readonly { startMs: number; endMs: number }[]
+  /** What the spans are. */
+  spansName: string
+  marks: readonly Mark[]
+  loop: { startMs: number; endMs: number } | null
   transcript: Transcript | null
 }>()
 const emit = defineEmits<{ seek: [ms: number] }>()
@@ -98,7 +103,8 @@ function key(event: KeyboardEvent) {
     <div class="names" aria-hidden="true">
       <span>Chapters</span><span class="sound-name">Sound</span>
       <span v-if="hasVoices" class="voices-name" :style="{ height: voicesHeight }">Voices</span>
-      <span v-if="spans.length">Evidence</span>
+      <span v-if="marks.length" class="marks-name">Marks</span>
+      <span v-if="spans.length">{{ spansName }}</span>
     </div>
     <div
       ref="band"
@@ -130,7 +136,8 @@ function key(event: KeyboardEvent) {
       </div>
       <canvas ref="canvas" class="sound" :style="{ height: `${soundHeight}px` }" />
       <VoiceLane v-if="hasVoices && transcript" :transcript="transcript" :duration-ms="durationMs" />
-      <div v-if="spans.length" class="spans">
+      <MarkLane v-if="marks.length" :marks="marks" :duration-ms="durationMs" />
+      <div v-if="spans.length" class="spans" :data-spans="spans.length">
         <div
           v-for="(s, i) in spans"
           :key="i"
@@ -143,6 +150,7 @@ function key(event: KeyboardEvent) {
         <span v-for="t in axis" :key="t" class="k-time" :style="{ left: x(t) }">{{ clock(t) }}</span>
       </div>
       <div v-if="hoverMs !== null" class="hover k-time" :style="{ left: x(hoverMs) }">{{ clock(hoverMs) }}</div>
+      <div v-if="loop" class="loop" :style="{ left: x(loop.startMs), width: w(loop.startMs, loop.endMs) }" />
       <div class="playhead" :style="{ left: x(timeMs) }" />
     </div>
   </div>
@@ -236,6 +244,17 @@ function key(event: KeyboardEvent) {
 }
 .axis span:first-child {
   transform: none;
+}
+.loop {
+  position: absolute;
+  top: 0;
+  bottom: 22px;
+  border: solid var(--act);
+  border-width: 0 2px;
+  pointer-events: none;
+}
+.names .marks-name {
+  height: 24px;
 }
 .playhead {
   position: absolute;

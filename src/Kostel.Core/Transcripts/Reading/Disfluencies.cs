@@ -34,6 +34,16 @@ public static class Disfluencies
         return found.ToList();
     }
 
+    /// <summary>A transcript as it reads when they are hidden. The words that stay keep their times.</summary>
+    public static Transcript Without(Transcript transcript) => transcript with
+    {
+        Passages = transcript.Passages.Select(p =>
+        {
+            var hidden = Of(p.Words).ToHashSet();
+            return p with { Words = p.Words.Where((_, i) => !hidden.Contains(i)).ToList() };
+        }).Where(p => p.Words.Count > 0).ToList(),
+    };
+
     private static bool ClosesClause(IReadOnlyList<Word> words, int i) => i < 0 || words[i].Text[^1] is ',' or '.' or '?' or '!' or ';';
 
     private static bool IsBrokenOff(IReadOnlyList<Word> words, int i) =>

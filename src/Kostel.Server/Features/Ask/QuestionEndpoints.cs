@@ -1,4 +1,5 @@
 using Kostel.Core.Answers;
+using Kostel.Core.Study;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Features.Lectures;
@@ -11,8 +12,15 @@ namespace Kostel.Server.Features.Ask;
 /// <summary>A question to a lecture.</summary>
 public sealed record NewQuestion(string Text);
 
+/// <summary>A line of an answer.</summary>
+/// <param name="Now">What the transcript says there today, where that is something else.</param>
+public sealed record EvidenceView(string Text, int StartMs, int EndMs, string Chapter, string? Now);
+
+/// <summary>What a lecture says to a question.</summary>
+public sealed record AnswerView(bool IsSaid, IReadOnlyList<EvidenceView> Lines, IReadOnlyList<string> UnheardWords);
+
 /// <summary>A question with its answer.</summary>
-public sealed record QuestionView(int Id, string Text, DateTime AskedAt, Answer Answer);
+public sealed record QuestionView(int Id, string Text, DateTime AskedAt, AnswerView Answer);
 
 internal static class QuestionEndpoints
 {
@@ -27,9 +35,10 @@ internal static class QuestionEndpoints
 
     private static async Task<Ok<List<QuestionView>>> List(string id, KostelContext context, CancellationToken cancel)
     {
-        await LectureEndpoints.Find(context, id, cancel);
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var check = new SourceCheck(await context.Transcript(lecture, cancel));
         var rows = await context.Questions.AsNoTracking().Where(q => q.LectureId == id).OrderByDescending(q => q.Id).ToListAsync(cancel);
-        return TypedResults.Ok(rows.Select(View).ToList());
+        return TypedResults.Ok(rows.Select(q => View(q, check)).ToList());
     }
 
     private static async Task<Ok<QuestionView>> Ask(string id, NewQuestion question, KostelContext context, TimeProvider time, CancellationToken cancel)
@@ -41,12 +50,22 @@ internal static class QuestionEndpoints
         }
 
         var lecture = await LectureEndpoints.Find(context, id, cancel);
-        var answer = new AnswerFinder(await context.Transcript(lecture, cancel)).Ask(text);
+        var transcript = await context.Transcript(lecture, cancel);
+        var answer = new AnswerFinder(transcript).Ask(text);
         var row = new QuestionRow { LectureId = id, Text = text, Answer = answer, AskedAt = time.GetUtcNow().UtcDateTime };
         context.Questions.Add(row);
         await context.SaveChangesAsync(cancel);
-        return TypedResults.Ok(View(row));
+        return TypedResults.Ok(View(row, new SourceCheck(transcript)));
     }
 
-    private static QuestionView View(QuestionRow row) => new(row.Id, row.Text, row.AskedAt, row.Answer);
+    private static QuestionView View(QuestionRow row, SourceCheck check) => new(
+        row.Id,
+        row.Text,
+        row.AskedAt,
+        new AnswerView(
+            row.Answer.IsSaid,
+            row.Answer.Lines.Select(l => new EvidenceView(l.Text, l.StartMs, l.EndMs, l.Chapter, Now(check.Of(l.StartMs, l.EndMs, l.Text)))).ToList(),
+            row.Answer.UnheardWords));
+
+    private static string? Now(SourceState state) => state.Holds ? null : state.NowText;
 }

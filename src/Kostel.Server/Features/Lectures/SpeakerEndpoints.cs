@@ -5,44 +5,18 @@ using Kostel.Data.Rows;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Features.Lectures;
-
-/// <summary>What a speaker is called from now on.</summary>
-public sealed record SpeakerName(string Name);
 
 /// <summary>How many people speak; null to find out.</summary>
 public sealed record VoiceCount(int? Voices);
 
-/// <summary>Who speaks in a lecture: naming them, and telling them apart anew.</summary>
+/// <summary>Who speaks in a lecture: telling them apart anew. They are named by an edit.</summary>
 internal static class SpeakerEndpoints
 {
-    private const int LongestName = 80;
-
     public static void MapSpeakers(this IEndpointRouteBuilder app)
     {
-        var lecture = app.MapGroup("/api/lectures/{id}");
-        lecture.MapPut("speakers/{key}", Name).WithName("nameSpeaker");
-        lecture.MapPost("voices", FindAnew).WithName("findVoicesAnew");
-    }
-
-    private static async Task<NoContent> Name(string id, string key, SpeakerName wanted, KostelContext context, CancellationToken cancel)
-    {
-        await LectureEndpoints.Find(context, id, cancel);
-        var name = string.Join(' ', wanted.Name.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
-        if (name.Length is 0 or > LongestName || name.Any(char.IsControl))
-        {
-            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"A name has 1 to {LongestName} characters.");
-        }
-
-        if (await context.Speakers.AnyAsync(s => s.LectureId == id && s.Key != key && s.Name == name, cancel))
-        {
-            throw new PlainProblemException(StatusCodes.Status409Conflict, $"Another speaker of this lecture is called {name} already.");
-        }
-
-        var changed = await context.Speakers.Where(s => s.LectureId == id && s.Key == key).ExecuteUpdateAsync(s => s.SetProperty(r => r.Name, name), cancel);
-        return changed == 0 ? throw PlainProblemException.NotThere("speaker") : TypedResults.NoContent();
+        app.MapPost("/api/lectures/{id}/voices", FindAnew).WithName("findVoicesAnew");
     }
 
     /// <summary>The words stay as they are; only who says them is found out once more, which takes seconds.</summary>

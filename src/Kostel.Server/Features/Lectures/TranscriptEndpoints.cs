@@ -10,20 +10,6 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Features.Lectures;
 
-/// <summary>A transcript for reading.</summary>
-/// <param name="SentenceStartsMs">Where each sentence begins, in order.</param>
-/// <param name="UnsureBelow">Words whose chance of being right is smaller are shown as doubtful.</param>
-/// <param name="GuessedBelow">…and below this as guessed.</param>
-/// <param name="IsWhole">False while words are still being recognised.</param>
-public sealed record TranscriptView(
-    IReadOnlyList<Speaker> Speakers,
-    IReadOnlyList<Passage> Passages,
-    IReadOnlyList<Chapter> Chapters,
-    IReadOnlyList<int> SentenceStartsMs,
-    double UnsureBelow,
-    double GuessedBelow,
-    bool IsWhole);
-
 /// <summary>How a lecture is to be transcribed once more.</summary>
 public sealed record TranscribeAgain(Accuracy Accuracy, string? Language = null, bool ByService = false, int? Voices = null)
 {
@@ -75,11 +61,12 @@ internal static class TranscriptEndpoints
 
     private static async Task<Ok<TranscriptView>> GetTranscript(string id, KostelContext context, CancellationToken cancel)
     {
-        var t = await context.Transcript(await LectureEndpoints.Find(context, id, cancel), cancel);
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var t = await context.Transcript(lecture, cancel);
         var isWhole = !await context.Jobs.AnyAsync(j => j.LectureId == id && (j.State == JobState.Waiting || j.State == JobState.Running), cancel);
-        var starts = Sentences.Of(t.Passages).Select(s => s.StartMs).ToList();
         return TypedResults.Ok(new TranscriptView(
-            t.Speakers, t.Passages, t.Chapters, starts, WordConfidence.UnsureBelow, WordConfidence.GuessedBelow, isWhole));
+            t.Speakers, t.Passages.Select(PassageView.Of).ToList(), t.Chapters, WordConfidence.UnsureBelow, WordConfidence.GuessedBelow, isWhole,
+            await TextState.Of(context, lecture, cancel)));
     }
 
     /// <summary>Puts the lecture in the queue once more. What it has stays until the new transcript is there, and is kept then.</summary>
@@ -122,13 +109,14 @@ internal static class TranscriptEndpoints
         await context.KeepTranscript(lecture, cancel);
         await context.ReplaceTranscript(id, row.Transcript, cancel);
         (lecture.MadeWith, lecture.MadeBy, lecture.MadeAt) = (row.Accuracy, row.MadeBy, row.MadeAt);
-        (lecture.Language, lecture.LanguageIsGuessed, lecture.Version) = (row.Transcript.Language, false, lecture.Version + 1);
+        (lecture.Language, lecture.LanguageIsGuessed) = (row.Transcript.Language, false);
         context.EarlierTranscripts.Remove(row);
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
         return TypedResults.NoContent();
     }
 
+    /// <summary>Refuses what would be lost under a transcription that goes on.</summary>
     internal static async Task RefuseWhileAtWork(KostelContext context, string id, CancellationToken cancel)
     {
         if (await context.Jobs.AnyAsync(j => j.LectureId == id && (j.State == JobState.Waiting || j.State == JobState.Running), cancel))

@@ -10,6 +10,7 @@ namespace Kostel.Server.Features.Library;
 /// <summary>A lecture as lists and headings show it.</summary>
 /// <param name="LanguageIsGuessed">Nobody said so; the program found it out.</param>
 /// <param name="MakesCards">Whether cards and quizzes can be made of its language.</param>
+/// <param name="HasSound">False for a text without a recording.</param>
 /// <param name="Work">How its transcription stands; null when nothing is to be done.</param>
 /// <param name="CardCount">Cards made from it.</param>
 /// <param name="DueCount">Of these, how many are due now.</param>
@@ -23,6 +24,7 @@ public sealed record LectureView(
     bool MakesCards,
     int DurationMs,
     bool HasPicture,
+    bool HasSound,
     string SourceName,
     DateTime AddedAt,
     DateTime? OpenedAt,
@@ -52,7 +54,7 @@ internal static class LectureViews
             })
             .ToListAsync(cancel);
         return lectures.Select(l => new LectureView(
-            l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.Course?.Title, LanguageView.Of(l.Row.Language), l.Row.LanguageIsGuessed, StudyLanguages.MakesCards(l.Row.Language), l.Row.DurationMs, l.Row.HasPicture, l.Row.SourceName,
+            l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.Course?.Title, LanguageView.Of(l.Row.Language), l.Row.LanguageIsGuessed, StudyLanguages.MakesCards(l.Row.Language), l.Row.DurationMs, l.Row.HasPicture, l.Row.HasSound, l.Row.SourceName,
             l.Row.AddedAt, l.Row.OpenedAt, l.Row.Notice, l.Row.Version, l.Chapters, l.Cards, l.Due, Work(l.Job, l.Row.MadeAt is not null, board))).ToList();
     }
 

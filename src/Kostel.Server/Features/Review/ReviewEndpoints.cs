@@ -2,6 +2,7 @@ using Kostel.Core.Review;
 using Kostel.Core.Study;
 using Kostel.Data;
 using Kostel.Data.Rows;
+using Kostel.Server.Features.Study;
 using Kostel.Server.Http;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -11,12 +12,15 @@ namespace Kostel.Server.Features.Review;
 /// <summary>A card with where it comes from.</summary>
 /// <param name="Version">The state that a grade refers to.</param>
 public sealed record CardView(
-    int Id, string LectureId, string LectureTitle, string? Course, string Front, string Back, SourceSpan Source, DateTime DueAt, bool IsNew, int Version)
+    int Id, string LectureId, string LectureTitle, string? Course, string Front, string Back, SourceView Source, DateTime DueAt, bool IsNew, int Version)
 {
     /// <summary>The view of a card.</summary>
-    public static CardView Of(CardRow card, LectureRow lecture) => new(
-        card.Id, lecture.Id, lecture.Title, lecture.Course?.Title, card.Front, card.Back, card.Source, card.DueAt, card.Stability is null, card.Version);
+    public static CardView Of(CardRow card, LectureRow lecture, SourceCheck check) => new(
+        card.Id, lecture.Id, lecture.Title, lecture.Course?.Title, card.Front, card.Back, SourceView.Of(card.Source, check), card.DueAt, card.Stability is null, card.Version);
 }
+
+/// <summary>Another wording of a card. <paramref name="Version"/> is the one that it was made on.</summary>
+public sealed record CardChange(string Front, string Back, int Version);
 
 /// <summary>How a card was recalled.</summary>
 public sealed record NewReview(RecallGrade Grade, int Version);
@@ -32,6 +36,7 @@ internal static class ReviewEndpoints
     public static void MapReview(this IEndpointRouteBuilder app)
     {
         app.MapGet("/api/review", Due).WithName("getDueCards");
+        app.MapPut("/api/cards/{cardId:int}", Change).WithName("changeCard");
         app.MapPost("/api/cards/{cardId:int}/reviews", Grade).WithName("reviewCard");
     }
 
@@ -44,7 +49,34 @@ internal static class ReviewEndpoints
             .OrderBy(x => x.Card.DueAt).ThenBy(x => x.Card.Id)
             .Take(MostAtOnce)
             .ToListAsync(cancel);
-        return TypedResults.Ok(cards.Select(x => CardView.Of(x.Card, x.Lecture)).ToList());
+        var checks = new Dictionary<string, SourceCheck>();
+        foreach (var row in cards.Select(x => x.Lecture).DistinctBy(l => l.Id))
+        {
+            checks[row.Id] = new SourceCheck(await context.Transcript(row, cancel));
+        }
+
+        return TypedResults.Ok(cards.Select(x => CardView.Of(x.Card, x.Lecture, checks[x.Lecture.Id])).ToList());
+    }
+
+    /// <summary>Corrects the wording of a card; its reviews stay.</summary>
+    private static async Task<NoContent> Change(int cardId, CardChange change, KostelContext context, CancellationToken cancel)
+    {
+        const int Longest = 2_000;
+        var card = await context.Cards.FirstOrDefaultAsync(c => c.Id == cardId, cancel) ?? throw PlainProblemException.NotThere("card");
+        if (card.Version != change.Version)
+        {
+            throw PlainProblemException.ChangedElsewhere("card");
+        }
+
+        var (front, back) = (change.Front.Trim(), change.Back.Trim());
+        if (front.Length is 0 or > Longest || back.Length is 0 or > Longest)
+        {
+            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"Both sides of a card have 1 to {Longest} characters.");
+        }
+
+        (card.Front, card.Back, card.Version) = (front, back, card.Version + 1);
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
     }
 
     private static async Task<Ok<ReviewResult>> Grade(int cardId, NewReview review, KostelContext context, TimeProvider time, CancellationToken cancel)

@@ -1,3 +1,4 @@
+using Kostel.Core.Study;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Quizzes;
 using Kostel.Core.Study.Summaries;
@@ -12,7 +13,8 @@ using Microsoft.EntityFrameworkCore;
 namespace Kostel.Server.Features.Study;
 
 /// <summary>What was made from a lecture so far.</summary>
-public sealed record StudyView(IReadOnlyList<SummaryPart>? Summary, IReadOnlyList<CardView> Cards, QuizView? Quiz);
+/// <param name="SummaryKey">Names the summary for taking today's words into it.</param>
+public sealed record StudyView(IReadOnlyList<SummaryPartView>? Summary, string? SummaryKey, IReadOnlyList<CardView> Cards, QuizView? Quiz);
 
 /// <summary>A quiz as it is taken: without the keys.</summary>
 public sealed record QuizView(int Id, IReadOnlyList<QuizQuestionView> Questions, AttemptView? LastAttempt);
@@ -27,7 +29,8 @@ public sealed record NewAttempt(IReadOnlyList<int> Choices);
 public sealed record AttemptView(int RightCount, DateTime FinishedAt, IReadOnlyList<MarkedAnswer> Answers);
 
 /// <summary>An answer and the key.</summary>
-public sealed record MarkedAnswer(int Choice, int Key, int StartMs, string Quote);
+/// <param name="Now">What the transcript says there today, where that is something else.</param>
+public sealed record MarkedAnswer(int Choice, int Key, int StartMs, string Quote, string? Now);
 
 internal static class StudyEndpoints
 {
@@ -114,7 +117,8 @@ internal static class StudyEndpoints
         };
         context.Attempts.Add(row);
         await context.SaveChangesAsync(cancel);
-        return TypedResults.Ok(Mark(row, questions));
+        var lecture = await LectureEndpoints.Find(context, quiz.LectureId, cancel);
+        return TypedResults.Ok(Mark(row, questions, new SourceCheck(await context.Transcript(lecture, cancel))));
     }
 
     private static async Task<StudyView> View(LectureRow lecture, KostelContext context, CancellationToken cancel)
@@ -126,25 +130,27 @@ internal static class StudyEndpoints
         var attempt = quiz is null
             ? null
             : await context.Attempts.AsNoTracking().Where(a => a.QuizId == quiz.Id).OrderByDescending(a => a.Id).FirstOrDefaultAsync(cancel);
+        var check = new SourceCheck(await context.Transcript(lecture, cancel));
         return new StudyView(
-            summary?.Parts,
-            cards.OrderBy(c => c.Source.StartMs).Select(c => CardView.Of(c, lecture)).ToList(),
-            quiz is null ? null : View(quiz, attempt));
+            summary?.Parts.Select(p => SummaryPartView.Of(p, check)).ToList(),
+            summary is null ? null : $"summary:{summary.Id}",
+            cards.OrderBy(c => c.Source.StartMs).Select(c => CardView.Of(c, lecture, check)).ToList(),
+            quiz is null ? null : View(quiz, attempt, check));
     }
 
-    private static QuizView View(QuizRow quiz, AttemptRow? attempt)
+    private static QuizView View(QuizRow quiz, AttemptRow? attempt, SourceCheck check)
     {
         var questions = quiz.Questions.OrderBy(q => q.Number).ToList();
         return new QuizView(
             quiz.Id,
             questions.Select(q => new QuizQuestionView(q.Stem, q.Choices)).ToList(),
-            attempt is null ? null : Mark(attempt, questions));
+            attempt is null ? null : Mark(attempt, questions, check));
     }
 
-    private static AttemptView Mark(AttemptRow attempt, List<QuizQuestionRow> questions) => new(
+    private static AttemptView Mark(AttemptRow attempt, List<QuizQuestionRow> questions, SourceCheck check) => new(
         attempt.RightCount,
         attempt.FinishedAt,
-        questions.Select((q, i) => new MarkedAnswer(attempt.Choices[i], q.Key, q.Source.StartMs, q.Source.Quote)).ToList());
+        questions.Select((q, i) => new MarkedAnswer(attempt.Choices[i], q.Key, q.Source.StartMs, q.Source.Quote, SourceView.Of(q.Source, check).Now)).ToList());
 
     private static IReadOnlyList<T> NotEmpty<T>(IReadOnlyList<T> made, string what) => made.Count > 0
         ? made

@@ -1,6 +1,9 @@
+using Kostel.Core.Captions;
 using Kostel.Core.Speech.Languages;
 using Kostel.Data;
 using Kostel.Data.Rows;
+using Kostel.Server.Features.BringText;
+using Kostel.Server.Http;
 using Kostel.Server.Jobs;
 using Microsoft.EntityFrameworkCore;
 
@@ -41,8 +44,9 @@ public sealed class UploadFiles(LibraryFolder library, JobQueue queue, TimeProvi
             File.Move(PathOf(upload.Id), original, overwrite: true);
         }
 
+        var text = TextFiles.IsText(upload.FileName) ? await ReadText(upload, original, cancel) : null;
         await using var context = library.CreateDbContext();
-        context.Lectures.Add(new LectureRow
+        var lecture = new LectureRow
         {
             Id = upload.Id,
             Title = upload.Title,
@@ -52,11 +56,40 @@ public sealed class UploadFiles(LibraryFolder library, JobQueue queue, TimeProvi
             SourceBytes = upload.Length,
             Language = upload.Language ?? SpokenLanguages.English,
             AddedAt = time.GetUtcNow().UtcDateTime,
-        });
-        queue.Enqueue(context, upload.Id, upload.Choice);
+        };
+        context.Lectures.Add(lecture);
         context.Uploads.Remove(upload);
+        if (text is null)
+        {
+            queue.Enqueue(context, upload.Id, upload.Choice);
+            await context.SaveChangesAsync(cancel);
+            queue.Wake();
+            return;
+        }
+
+        (lecture.HasSound, lecture.DurationMs, lecture.MadeAt, lecture.MadeBy) = (false, text.Transcript.DurationMs, lecture.AddedAt, upload.FileName);
+        (lecture.Language, lecture.Notice) = (upload.Language ?? text.Transcript.Language, TextFiles.Notice(text, isAligned: false));
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
         await context.SaveChangesAsync(cancel);
-        queue.Wake();
+        await context.ReplaceTranscript(lecture.Id, text.Transcript with { Language = lecture.Language }, cancel);
+        await context.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
+    }
+
+    /// <summary>A text is read before it becomes a lecture; one that cannot be read is dropped and said.</summary>
+    private async Task<BroughtText> ReadText(UploadRow upload, string path, CancellationToken cancel)
+    {
+        try
+        {
+            await using var file = File.OpenRead(path);
+            return TextFiles.Read(upload.FileName, await TextFiles.ReadAll(file, cancel));
+        }
+        catch (PlainProblemException)
+        {
+            await Drop(upload, cancel);
+            Directory.Delete(library.LectureFolder(upload.Id), recursive: true);
+            throw;
+        }
     }
 
     /// <summary>Finishes uploads whose last byte arrived just before the program stopped.</summary>
@@ -68,7 +101,14 @@ public sealed class UploadFiles(LibraryFolder library, JobQueue queue, TimeProvi
             var moved = new FileInfo(library.Original(upload.Id));
             if (Offset(upload.Id) == upload.Length || (moved.Exists && moved.Length == upload.Length))
             {
-                await Finish(upload, cancel);
+                try
+                {
+                    await Finish(upload, cancel);
+                }
+                catch (PlainProblemException)
+                {
+                    // A text that cannot be read was dropped; who sent it is told when it is sent again.
+                }
             }
         }
     }

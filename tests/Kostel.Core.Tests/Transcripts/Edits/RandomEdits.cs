@@ -54,6 +54,6 @@ internal static class RandomEdits
         return string.Join(random.Next(2) == 0 ? " " : " \n ", words);
     }
 
-    private static IEnumerable<string> Some(Random random, int least) =>
+    private static List<string> Some(Random random, int least) =>
         Enumerable.Range(0, least + random.Next(4)).Select(_ => Written[random.Next(Written.Length)]).ToList();
 }

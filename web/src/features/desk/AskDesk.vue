@@ -3,6 +3,7 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { api, must, type Question } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 import { clock, count } from '@/shared/time'
+import ChangedSource from './ChangedSource.vue'
 
 const props = defineProps<{ lectureId: string }>()
 const emit = defineEmits<{ hear: [ms: number]; evidence: [spans: { startMs: number; endMs: number }[]] }>()
@@ -19,9 +20,12 @@ const shown = computed(() => asked.value.find((q) => q.id === shownId.value) ?? 
 const earlier = computed(() => asked.value.filter((q) => q.id !== shownId.value))
 const path = () => ({ path: { id: props.lectureId } })
 
-onMounted(async () => {
-  field.value?.focus({ preventScroll: true })
+async function load() {
   asked.value = (await notice.attempt(() => must(api.GET('/api/lectures/{id}/questions', { params: path() })))) ?? []
+}
+onMounted(() => {
+  field.value?.focus({ preventScroll: true })
+  return load()
 })
 
 async function ask() {
@@ -68,6 +72,14 @@ watch(shown, (q) =>
           </button>
           <div class="said" :class="{ nearly: !shown.answer.isSaid }">
             {{ line.text }} <small v-if="line.chapter">{{ line.chapter }}</small>
+            <ChangedSource
+              v-if="line.now !== null"
+              :lecture-id="lectureId"
+              :was="line.text"
+              :now="line.now"
+              :take-key="`answer:${shown.id}`"
+              @taken="load"
+            />
           </div>
         </li>
       </ul>

@@ -1,17 +1,32 @@
 <script setup lang="ts">
-import { watch } from 'vue'
+import { ref, watch } from 'vue'
+import type { Card } from '@/api/client'
 import { clock, count, day } from '@/shared/time'
 import { useWork } from '@/shared/work'
+import CardWording from './CardWording.vue'
+import ChangedSource from './ChangedSource.vue'
 import { useStudy } from './useStudy'
 
 const props = defineProps<{ lectureId: string }>()
-const emit = defineEmits<{ hear: [ms: number]; evidence: [spans: { startMs: number; endMs: number }[]] }>()
-const { study, isBusy, makeCards } = useStudy(props.lectureId)
+const emit = defineEmits<{
+  hear: [ms: number]
+  evidence: [spans: { startMs: number; endMs: number }[]]
+  correct: [before: string, after: string]
+}>()
+const editing = ref<number | null>(null)
+const { study, isBusy, makeCards, load } = useStudy(props.lectureId)
 const work = useWork()
 
 async function make() {
   await makeCards()
   void work.refresh()
+}
+
+/** A wording that was corrected can be corrected in the text and elsewhere too. */
+async function worded(card: Card, front: string, back: string) {
+  editing.value = null
+  await load()
+  emit('correct', `${card.front} ${card.back}`, `${front} ${back}`)
 }
 
 const isDue = (due: string) => new Date(due) <= new Date()
@@ -43,14 +58,29 @@ watch(study, (s) => emit('evidence', s?.cards.map((c) => c.source) ?? []))
           >
             {{ clock(card.source.startMs) }}
           </button>
-          <details>
+          <CardWording
+            v-if="editing === card.id"
+            :card="card"
+            @closed="editing = null"
+            @saved="(front, back) => worded(card, front, back)"
+          />
+          <details v-else>
             <summary class="said">{{ card.front }}</summary>
             <p class="said back">{{ card.back }}</p>
             <p class="k-soft when">
               {{
                 card.isNew ? 'Not gone through yet' : isDue(card.dueAt) ? 'Due now' : `Comes back on ${day(card.dueAt)}`
               }}
+              · <button class="k-link" type="button" @click="editing = card.id">Correct the wording</button>
             </p>
+            <ChangedSource
+              v-if="card.source.now !== null"
+              :lecture-id="lectureId"
+              :was="card.source.quote"
+              :now="card.source.now"
+              :take-key="`card:${card.id}`"
+              @taken="load"
+            />
           </details>
         </li>
       </ul>

@@ -1,17 +1,21 @@
 <script setup lang="ts">
-import type { Lecture } from '@/api/client'
+import type { Lecture, Mark } from '@/api/client'
 import AskDesk from './AskDesk.vue'
 import CardsDesk from './CardsDesk.vue'
+import ChangesDesk from './ChangesDesk.vue'
+import MarksDesk from './MarksDesk.vue'
 import QuizDesk from './QuizDesk.vue'
 import SummaryDesk from './SummaryDesk.vue'
 import { deskWorks, type DeskWork } from './works'
 
-defineProps<{ work: DeskWork; lecture: Lecture; isReady: boolean }>()
+defineProps<{ work: DeskWork; lecture: Lecture; isReady: boolean; marks: readonly Mark[]; version: number }>()
 const emit = defineEmits<{
   close: []
   open: [work: DeskWork]
   hear: [ms: number]
   evidence: [spans: { startMs: number; endMs: number }[]]
+  mark: [mark: Mark]
+  correct: [before: string, after: string]
 }>()
 </script>
 
@@ -40,6 +44,21 @@ const emit = defineEmits<{
         @hear="emit('hear', $event)"
         @evidence="emit('evidence', $event)"
       />
+      <MarksDesk
+        v-else-if="work === 'marks'"
+        :lecture-id="lecture.id"
+        :marks="marks"
+        @hear="emit('hear', $event)"
+        @open="emit('mark', $event)"
+        @evidence="emit('evidence', $event)"
+      />
+      <ChangesDesk
+        v-else-if="work === 'changes'"
+        :lecture-id="lecture.id"
+        :version="version"
+        @hear="emit('hear', $event)"
+        @evidence="emit('evidence', $event)"
+      />
       <SummaryDesk
         v-else-if="work === 'summary'"
         :lecture-id="lecture.id"
@@ -50,6 +69,7 @@ const emit = defineEmits<{
         v-else-if="work === 'cards'"
         :lecture-id="lecture.id"
         @hear="emit('hear', $event)"
+        @correct="(before, after) => emit('correct', before, after)"
         @evidence="emit('evidence', $event)"
       />
       <QuizDesk v-else :lecture-id="lecture.id" @hear="emit('hear', $event)" />

@@ -3,12 +3,13 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { api, must, type Attempt } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 import { clock, count } from '@/shared/time'
+import ChangedSource from './ChangedSource.vue'
 import { useStudy } from './useStudy'
 
 const props = defineProps<{ lectureId: string }>()
 const emit = defineEmits<{ hear: [ms: number] }>()
 const notice = useNotice()
-const { study, isBusy, makeQuiz } = useStudy(props.lectureId)
+const { study, isBusy, makeQuiz, load } = useStudy(props.lectureId)
 const quiz = computed(() => study.value?.quiz ?? null)
 const body = ref<HTMLElement>()
 const chosen = ref<number[]>([])
@@ -80,6 +81,14 @@ function mark(question: number, choice: number): '' | 'right' | 'wrong' {
           </button>
           <span class="k-soft">{{ result.answers[i].quote }}</span>
         </p>
+        <ChangedSource
+          v-if="result?.answers[i]?.now != null"
+          :lecture-id="lectureId"
+          :was="result.answers[i].quote"
+          :now="result.answers[i].now ?? ''"
+          :take-key="`quiz:${quiz.id}`"
+          @taken="load"
+        />
       </fieldset>
       <v-btn v-if="!result" type="submit">{{ open ? `Finish, ${count(open, 'question')} open` : 'Finish' }}</v-btn>
     </form>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { watch } from 'vue'
 import { clock } from '@/shared/time'
+import ChangedSource from './ChangedSource.vue'
 import { useStudy } from './useStudy'
 
 const props = defineProps<{ lectureId: string }>()
 const emit = defineEmits<{ hear: [ms: number]; evidence: [spans: { startMs: number; endMs: number }[]] }>()
-const { study, isBusy, makeSummary } = useStudy(props.lectureId)
+const { study, isBusy, makeSummary, load } = useStudy(props.lectureId)
 
 watch(study, (s) => emit('evidence', s?.summary?.flatMap((p) => p.lines) ?? []))
 </script>
@@ -28,7 +29,17 @@ watch(study, (s) => emit('evidence', s?.summary?.flatMap((p) => p.lines) ?? []))
           >
             {{ clock(line.startMs) }}
           </button>
-          <span class="said">{{ line.quote }}</span>
+          <div class="said">
+            {{ line.quote }}
+            <ChangedSource
+              v-if="line.now !== null"
+              :lecture-id="lectureId"
+              :was="line.quote"
+              :now="line.now"
+              :take-key="study?.summaryKey ?? null"
+              @taken="load"
+            />
+          </div>
         </li>
       </ul>
     </section>

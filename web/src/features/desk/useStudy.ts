@@ -18,6 +18,7 @@ export function useStudy(lectureId: string) {
   const makeSummary = () => run(() => must(api.POST('/api/lectures/{id}/summary', { params })))
   const makeCards = () => run(() => must(api.POST('/api/lectures/{id}/cards', { params })))
   const makeQuiz = () => run(() => must(api.POST('/api/lectures/{id}/quiz', { params })))
-  onMounted(() => run(() => must(api.GET('/api/lectures/{id}/study', { params }))))
-  return { study, isBusy, makeSummary, makeCards, makeQuiz }
+  const load = () => run(() => must(api.GET('/api/lectures/{id}/study', { params })))
+  onMounted(load)
+  return { load, study, isBusy, makeSummary, makeCards, makeQuiz }
 }

@@ -1,5 +1,12 @@
 /** What the desk can be opened for, one at a time. */
-export const deskWorks = { ask: 'Ask', summary: 'Summary', cards: 'Cards', quiz: 'Quiz' } as const
+export const deskWorks = {
+  ask: 'Ask',
+  summary: 'Summary',
+  cards: 'Cards',
+  quiz: 'Quiz',
+  marks: 'Marks',
+  changes: 'Changes',
+} as const
 
 export type DeskWork = keyof typeof deskWorks
 

@@ -1,128 +1,217 @@
 <script setup lang="ts">
-import { computed, ref, toRef, watch } from 'vue'
+import { computed, nextTick, provide, ref, toRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import type { Edit, Mark, MarkKind, Passage } from '@/api/client'
 import ReadingPage from '@/page/ReadingPage.vue'
-import StaveBand from '@/stave/StaveBand.vue'
+import { lectureIdKey } from '@/page/lectureId'
+import { useFind } from '@/page/useFind'
 import WorkBar from '@/shared/WorkBar.vue'
 import DeskPanel from '@/features/desk/DeskPanel.vue'
-import { isDeskWork, type DeskWork } from '@/features/desk/works'
-import { onKey } from '@/shared/keys'
-import { count, day, duration, indexAt } from '@/shared/time'
-import SpeakersSheet from './SpeakersSheet.vue'
-import TranscribeAgain from './TranscribeAgain.vue'
-import PlayControls from './PlayControls.vue'
+import { deskWorks, isDeskWork, type DeskWork } from '@/features/desk/works'
+import AgainBar from './AgainBar.vue'
+import DoubtBar from './DoubtBar.vue'
+import FindBar from './FindBar.vue'
+import LectureFoot from './LectureFoot.vue'
+import LectureHeader from './LectureHeader.vue'
+import LectureSheets from './LectureSheets.vue'
 import MarginNotes from './MarginNotes.vue'
+import MissingLecture from './MissingLecture.vue'
+import PageTools from './PageTools.vue'
+import PictureDock from './PictureDock.vue'
+import SelectionBar from './SelectionBar.vue'
 import { usePlayer } from './player'
+import { useReading } from './settings'
+import type { Sheet } from './sheets'
+import { useAgain } from './useAgain'
+import { copyWithLink } from './copyWithLink'
+import { useDoubts } from './useDoubts'
+import { useEdits } from './useEdits'
 import { useLecture } from './useLecture'
+import { useLectureKeys } from './useLectureKeys'
+import { useLinkedMoment } from './useLinkedMoment'
+import { useListening } from './useListening'
+import { useMarks } from './useMarks'
+import { useSelection } from './useSelection'
 
 const props = defineProps<{ id: string }>()
 const route = useRoute()
 const router = useRouter()
-const { lecture, transcript, peaks, problem, isGone, durationMs, load } = useLecture(toRef(props, 'id'))
+const id = toRef(props, 'id')
+provide(lectureIdKey, id)
+const { lecture, transcript, peaks, problem, isGone, durationMs, load, loadTranscript } = useLecture(id)
 const player = usePlayer()
-const { timeMs, isPlaying } = player
+const { timeMs, isPlaying, loop } = player
+const reading = useReading()
+const edits = useEdits(id, transcript, loadTranscript)
+const { marks, add: addMark, removed, load: loadMarks, draw: drawMarks } = useMarks(id, timeMs)
+const find = useFind(transcript, reading.hidesFillers)
+const doubts = useDoubts(transcript, edits)
 const page = ref<InstanceType<typeof ReadingPage>>()
+const { span, box } = useSelection(() => page.value?.passages)
+const bring = (ms: number) => void page.value?.bring(ms)
+const { jump, saved } = useListening(id, transcript, player, reading.skipsSilence, bring)
+const { again, ask: askAgain, close: closeAgain, addTerm } = useAgain(id, lecture)
+const sheet = ref<Sheet | null>(null)
 const evidence = ref<{ startMs: number; endMs: number }[]>([])
-const markedMs = ref<number | null>(null)
-const pictureSize = ref<'small' | 'large' | 'hidden'>('small')
+const sourceMs = ref<number | null>(null)
 
-const isAsking = ref(false)
-const naming = ref<{ speakerId: string | null } | null>(null)
-
+const canEdit = computed(() => Boolean(transcript.value?.isWhole && transcript.value.passages.length))
 const desk = computed<DeskWork | null>(() => (isDeskWork(route.query.desk) ? route.query.desk : null))
 const open = (work: DeskWork | null) => router.replace({ query: { ...route.query, desk: work ?? undefined } })
 watch(desk, () => (evidence.value = []))
-
-function hear(ms: number) {
-  markedMs.value = null
-  player.playFrom(ms)
-}
-
-/** Plays a source and shows it on the page. */
-function hearSource(ms: number) {
-  markedMs.value = ms
-  player.playFrom(ms)
-  void page.value?.bring(ms)
-}
-
-function jump(starts: readonly number[], step: number) {
-  const now = indexAt(starts, timeMs.value)
-  const isWellIn = timeMs.value - (starts[now] ?? 0) > 1200
-  const to = starts[Math.max(0, step < 0 && isWellIn ? now : now + step)]
-  if (to === undefined) return
-  player.seek(to)
-  void page.value?.bring(to)
-}
-const sentence = (step: number) => jump(transcript.value?.sentenceStartsMs ?? [], step)
-const chapter = (step: number) => jump(transcript.value?.chapters.map((c) => c.startMs) ?? [], step)
-
-// A link to a lecture at a second opens there.
-const askedMs = computed(() => Math.round(Number(route.query.t ?? 0) * 1000))
-watch(
-  [transcript, askedMs],
-  ([t, ms], [earlier, before]) => {
-    if (!t || !ms || Number.isNaN(ms) || (earlier && before === ms)) return
-    player.seek(ms)
-    markedMs.value = ms
-    setTimeout(() => page.value?.bring(ms), 60)
-  },
-  { flush: 'post' },
+const spans = computed(() => (find.isOpen.value ? find.hits.value : evidence.value))
+const spansName = computed(() =>
+  find.isOpen.value ? 'Found' : desk.value === 'ask' ? 'Evidence' : desk.value ? deskWorks[desk.value] : '',
 )
 
-onKey(' ', player.toggle)
-onKey('b', () => sentence(-1))
-onKey('n', () => sentence(1))
-onKey('B', () => chapter(-1))
-onKey('N', () => chapter(1))
-onKey('s', () => player.changeSpeed(-1))
-onKey('f', () => player.changeSpeed(1))
-onKey('a', () => open('ask'))
-onKey('u', () => open('summary'))
-onKey('c', () => open('cards'))
-onKey('q', () => open('quiz'))
-onKey('Escape', () => open(null))
+function hear(ms: number, untilMs?: number) {
+  sourceMs.value = null
+  player.playFrom(ms, untilMs)
+}
+/** A click on a word: where it is played goes there, a stopped one stays stopped. */
+const point = (ms: number) => player.seek(ms)
+/** Plays a source and shows it on the page. */
+function hearSource(ms: number) {
+  sourceMs.value = ms
+  player.playFrom(ms)
+  bring(ms)
+}
+const hearWord = (ms: number) => (isPlaying.value ? player.pause() : hear(ms))
+
+async function edit(wanted: Edit) {
+  await edits.edit(wanted)
+  if (wanted.kind === 'rewrite') void loadMarks()
+}
+const toggleLoop = () => {
+  if (loop.value) loop.value = null
+  else if (span.value) player.playLoop(span.value.startMs, span.value.endMs)
+}
+function mark(kind: MarkKind) {
+  const at = { startMs: Math.round(timeMs.value), endMs: Math.round(timeMs.value), quote: '' }
+  const about = span.value ?? at
+  if (kind === 'note' || kind === 'label') sheet.value = { is: 'mark', mark: null, draft: { kind, ...about } }
+  else void addMark(kind, span.value)
+}
+const label = (p: Passage) =>
+  (sheet.value = {
+    is: 'mark',
+    mark: null,
+    draft: { kind: 'label', startMs: p.startMs, endMs: p.endMs, quote: p.text },
+  })
+const openMark = (m: Mark) => (sheet.value = { is: 'mark', mark: m, draft: null })
+function openFind() {
+  const chosen = span.value?.quote
+  if (chosen && chosen.length < 60) find.wanted.value = chosen
+  find.isOpen.value = true
+}
+const replace = (phrase: string, replacement: string) => (sheet.value = { is: 'replace', phrase, replacement })
+async function reloadText() {
+  await load()
+  await loadMarks()
+}
+
+// What is drawn over the text follows every change of it.
+watch([transcript, marks, find.hits, find.hit, doubts.current, reading.hidesFillers], async () => {
+  await nextTick()
+  drawMarks(page.value?.passages)
+  find.draw(page.value?.passages)
+  doubts.draw(page.value?.passages)
+})
+watch(find.hit, (h) => h && bring(h.startMs))
+
+useLinkedMoment(transcript, (ms) => {
+  player.seek(ms)
+  sourceMs.value = ms
+  setTimeout(() => bring(ms), 60)
+})
+
+useLectureKeys({
+  player,
+  jump,
+  open,
+  mark,
+  loop: toggleLoop,
+  skip: () => (reading.skipsSilence.value = !reading.skipsSilence.value),
+  doubts: () => (doubts.isOpen.value ? doubts.close() : doubts.open(timeMs.value)),
+  write: () => page.value?.write(),
+  find: openFind,
+  follow: () => page.value?.comeBack(),
+  take: () => (sheet.value = { is: 'take' }),
+  undo: () => void edits.undo(),
+  redo: () => void edits.redo(),
+})
 </script>
 
 <template>
-  <div v-if="problem && !lecture" class="k-column">
-    <h1>{{ isGone ? 'This lecture is not here' : 'The lecture could not be opened' }}</h1>
-    <p>{{ problem }}</p>
-    <p>
-      <router-link v-if="isGone" :to="{ name: 'library' }">Look in the library or its bin</router-link>
-      <button v-else class="k-link" type="button" @click="load">Try again</button>
-    </p>
-  </div>
-  <div v-else-if="lecture" class="lecture" :class="{ withdesk: desk }">
+  <MissingLecture v-if="problem && !lecture" :problem="problem" :is-gone="isGone" @again="load" />
+  <div v-else-if="lecture" class="lecture" :class="{ withdesk: desk }" :style="reading.style.value">
     <div class="reading" @scroll.passive="page?.scrolled()">
-      <div class="text">
-        <h1>{{ lecture.title }}</h1>
-        <div class="facts k-soft">
-          <span v-if="lecture.course">{{ lecture.course }}</span>
-          <span v-if="lecture.heldOn">{{ day(lecture.heldOn) }}</span>
-          <span v-if="lecture.durationMs">{{ duration(lecture.durationMs) }}</span>
-          <span>{{ lecture.language.name }}{{ lecture.languageIsGuessed ? ', by its sound' : '' }}</span>
-          <span v-if="transcript?.isWhole && transcript.passages.length">
-            <button class="k-quiet" type="button" @click="naming = { speakerId: null }">
-              {{ count(transcript.speakers.length, 'voice') }}
-            </button>
-          </span>
-          <span v-if="transcript?.isWhole">
-            <button class="k-quiet" type="button" @click="isAsking = true">Transcribe again</button>
-          </span>
-        </div>
-        <div v-if="transcript?.passages.length" class="works">
-          <button class="k-link" type="button" @click="open('ask')">Ask</button>
-          <button class="k-link" type="button" @click="open('summary')">Summary</button>
-          <template v-if="lecture.makesCards">
-            <button class="k-link" type="button" @click="open('cards')">Cards</button>
-            <button class="k-link" type="button" @click="open('quiz')">Quiz</button>
+      <div class="paper">
+        <LectureHeader
+          class="head"
+          :lecture="lecture"
+          :transcript="transcript"
+          :marks="marks"
+          @open="open"
+          @voices="sheet = { is: 'voices', speakerId: null }"
+          @again="sheet = { is: 'again' }"
+          @text="sheet = { is: 'text' }"
+        />
+        <PageTools
+          v-if="transcript?.passages.length"
+          class="head tools"
+          :doubts="doubts.all.value.length"
+          :state="transcript.state"
+          :saving="edits.state.value"
+          :problem="edits.problem.value"
+          :can-edit="canEdit"
+          :is-finding="find.isOpen.value"
+          @find="openFind"
+          @doubts="doubts.open(0)"
+          @page="sheet = { is: 'page', target: $event }"
+          @take="sheet = { is: 'take' }"
+          @undo="edits.undo"
+          @redo="edits.redo"
+          @changes="open('changes')"
+        >
+          <template #find>
+            <FindBar
+              :find="find"
+              :can-replace="canEdit"
+              @close="find.isOpen.value = false"
+              @replace="replace(find.wanted.value, '')"
+            />
           </template>
+        </PageTools>
+        <PictureDock
+          v-if="lecture.hasPicture"
+          :lecture-id="id"
+          :version="transcript?.state.version ?? 0"
+          :captions="reading.captions.value"
+          :language="lecture.language.code"
+          @media="player.attach"
+          @toggle="player.toggle"
+        />
+        <audio
+          v-else-if="lecture.hasSound"
+          :ref="(e) => player.attach(e as HTMLMediaElement | null)"
+          :src="`/api/lectures/${id}/media`"
+          preload="metadata"
+        />
+        <div class="head">
+          <WorkBar v-if="lecture.work" class="bar" :work="lecture.work" />
+          <p v-if="lecture.notice" class="notice">{{ lecture.notice }}</p>
+          <p v-if="transcript && !transcript.passages.length && lecture.work?.state === 'running'" class="k-soft">
+            The first words appear here in a moment.
+          </p>
         </div>
-        <WorkBar v-if="lecture.work" class="bar" :work="lecture.work" />
-        <p v-if="lecture.notice" class="notice">{{ lecture.notice }}</p>
-        <p v-if="transcript && !transcript.passages.length && lecture.work?.state === 'running'" class="k-soft">
-          The first words appear here in a moment.
-        </p>
+        <MarginNotes
+          v-if="!desk && lecture.makesCards && !lecture.hasPicture"
+          class="cards"
+          :lecture="lecture"
+          :is-ready="canEdit"
+          @open="open"
+        />
         <ReadingPage
           v-if="transcript"
           ref="page"
@@ -130,42 +219,19 @@ onKey('Escape', () => open(null))
           :language="lecture.language.code"
           :time-ms="timeMs"
           :is-playing="isPlaying"
-          :marked-ms="markedMs"
-          @hear="hear"
-          @name="naming = { speakerId: $event }"
-        />
-      </div>
-      <div class="margin">
-        <div v-if="lecture.hasPicture" class="picture" :class="pictureSize">
-          <video
-            :ref="(e) => player.attach(e as HTMLMediaElement | null)"
-            :src="`/api/lectures/${id}/media`"
-            preload="metadata"
-            @click="player.toggle"
-          />
-          <div class="sizes">
-            <button v-if="pictureSize !== 'large'" class="k-quiet" type="button" @click="pictureSize = 'large'">
-              Larger
-            </button>
-            <button v-if="pictureSize !== 'small'" class="k-quiet" type="button" @click="pictureSize = 'small'">
-              {{ pictureSize === 'hidden' ? 'Show the picture' : 'Smaller' }}
-            </button>
-            <button v-if="pictureSize !== 'hidden'" class="k-quiet" type="button" @click="pictureSize = 'hidden'">
-              Hide
-            </button>
-          </div>
-        </div>
-        <audio
-          v-else
-          :ref="(e) => player.attach(e as HTMLMediaElement | null)"
-          :src="`/api/lectures/${id}/media`"
-          preload="metadata"
-        />
-        <MarginNotes
-          v-if="!desk && lecture.makesCards"
-          :lecture="lecture"
-          :is-ready="Boolean(transcript?.isWhole && transcript.passages.length)"
-          @open="open"
+          :source-ms="sourceMs"
+          :marks="marks"
+          :hides-fillers="reading.hidesFillers.value"
+          :can-edit="canEdit"
+          @hear="hearWord"
+          @point="point"
+          @name="sheet = { is: 'voices', speakerId: $event }"
+          @edit="edit"
+          @typing="edits.isTyping.value = $event"
+          @leave="askAgain"
+          @step="(way) => (way === 'undo' ? edits.undo() : edits.redo())"
+          @menu="(passage, target) => (sheet = { is: 'passage', passage, target })"
+          @mark="openMark"
         />
       </div>
     </div>
@@ -175,33 +241,73 @@ onKey('Escape', () => open(null))
       class="desk"
       :work="desk"
       :lecture="lecture"
-      :is-ready="transcript.isWhole && transcript.passages.length > 0"
+      :is-ready="canEdit"
+      :marks="marks"
+      :version="transcript.state.version"
       @close="open(null)"
       @open="open"
       @hear="hearSource"
       @evidence="evidence = $event"
+      @mark="openMark"
+      @correct="askAgain"
     />
-    <SpeakersSheet
-      v-if="naming && transcript"
+    <SelectionBar
+      v-if="span && !sheet && canEdit"
+      :span="span"
+      :box="box"
+      :is-looping="loop !== null"
+      :has-sound="lecture.hasSound"
+      @play="hear(span.startMs, span.endMs)"
+      @loop="toggleLoop"
+      @mark="mark"
+      @copy="copyWithLink(lecture, span)"
+      @take="sheet = { is: 'take' }"
+    />
+    <LectureSheets
+      v-model="sheet"
       :lecture="lecture"
       :transcript="transcript"
-      :speaker-id="naming.speakerId"
-      @closed="naming = null"
-      @changed="load"
+      :reading="reading"
+      :marks="marks"
+      :span="span"
+      :edits="edits"
+      @changed="reloadText"
+      @marked="loadMarks"
+      @unmarked="removed"
+      @label="label"
+      @hear="hear"
     />
-    <TranscribeAgain v-if="isAsking" :lecture="lecture" @closed="isAsking = false" @begun="load" @replaced="load" />
-    <footer class="foot">
-      <PlayControls :player="player" :duration-ms="durationMs" @sentence="sentence" />
-      <StaveBand
-        :duration-ms="durationMs"
-        :time-ms="timeMs"
-        :chapters="transcript?.chapters ?? []"
-        :peaks="peaks"
-        :spans="evidence"
-        :transcript="transcript"
-        @seek="player.seek"
-      />
-    </footer>
+    <DoubtBar
+      v-if="doubts.isOpen.value"
+      :doubts="doubts"
+      :has-sound="lecture.hasSound"
+      @hear="hear"
+      @show="bring(transcript?.passages[$event]?.startMs ?? 0)"
+      @corrected="askAgain"
+      @close="doubts.close"
+    />
+    <AgainBar
+      v-if="again"
+      :again="again"
+      :course="lecture.course ?? null"
+      @look="replace(again.phrase, again.replacement)"
+      @term="addTerm"
+      @close="closeAgain"
+    />
+    <LectureFoot
+      v-model:skips="reading.skipsSilence.value"
+      class="foot"
+      :player="player"
+      :duration-ms="durationMs"
+      :saved-ms="saved"
+      :has-sound="lecture.hasSound"
+      :peaks="peaks"
+      :spans="spans"
+      :spans-name="spansName"
+      :marks="marks"
+      :transcript="transcript"
+      @sentence="jump('sentence', $event)"
+    />
   </div>
 </template>
 

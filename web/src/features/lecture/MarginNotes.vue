@@ -29,7 +29,7 @@ defineEmits<{ open: [work: DeskWork] }>()
 .notes {
   font-size: 13.5px;
   line-height: 1.4;
-  padding-top: 14px;
+  padding: 6px 0 0 24px;
 }
 .note {
   position: relative;

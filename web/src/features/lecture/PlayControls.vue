@@ -2,8 +2,9 @@
 import { clock, duration } from '@/shared/time'
 import { speeds, type Player } from './player'
 
-const props = defineProps<{ player: Player; durationMs: number }>()
+const props = defineProps<{ player: Player; durationMs: number; savedMs: number | null; hasSound: boolean }>()
 defineEmits<{ sentence: [step: number] }>()
+const skipsSilence = defineModel<boolean>('skips', { required: true })
 const speed = props.player.speed
 const timeMs = props.player.timeMs
 const isPlaying = props.player.isPlaying
@@ -16,17 +17,25 @@ const problem = props.player.problem
       <span class="now k-time">{{ clock(timeMs) }}</span> <span class="k-soft k-time">of {{ clock(durationMs) }}</span>
     </div>
     <div class="keys">
-      <button class="play" type="button" @click="player.toggle">{{ isPlaying ? 'Pause' : 'Play' }}</button>
+      <button v-if="hasSound" class="play" type="button" @click="player.toggle">
+        {{ isPlaying ? 'Pause' : 'Play' }}
+      </button>
       <button class="k-quiet" type="button" aria-label="A sentence back" @click="$emit('sentence', -1)">‹</button>
       <span class="k-soft">sentence</span>
       <button class="k-quiet" type="button" aria-label="A sentence forward" @click="$emit('sentence', 1)">›</button>
     </div>
-    <label class="speed k-soft">
+    <label v-if="hasSound" class="skip k-soft">
+      <input v-model="skipsSilence" type="checkbox" /> skip silence{{
+        skipsSilence && savedMs !== null ? `, saves ${duration(savedMs)}` : ''
+      }}
+    </label>
+    <label v-if="hasSound" class="speed k-soft">
       <select v-model.number="speed" aria-label="Speed">
         <option v-for="s in speeds" :key="s" :value="s">{{ s === 1 ? 'as spoken' : `${s} times` }}</option>
       </select>
       <span>· {{ duration((durationMs - timeMs) / speed) }} left</span>
     </label>
+    <p v-if="!hasSound" class="k-soft">A text without a recording</p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </div>
 </template>
@@ -57,6 +66,10 @@ const problem = props.player.problem
   font-size: 18px;
   line-height: 1;
   padding: 2px 5px;
+}
+.skip {
+  display: block;
+  white-space: nowrap;
 }
 select {
   color: var(--ink);

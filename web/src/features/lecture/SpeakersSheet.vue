@@ -6,6 +6,7 @@ import { count, duration } from '@/shared/time'
 const props = defineProps<{ lecture: Lecture; transcript: Transcript; speakerId: string | null }>()
 const emit = defineEmits<{ closed: []; changed: [] }>()
 const names = ref(Object.fromEntries(props.transcript.speakers.map((s) => [s.id, s.name])))
+const asking = ref(props.transcript.speakers.find((s) => s.asks)?.id ?? null)
 const voices = ref<number | null>(null)
 const isCounting = ref(props.transcript.speakers.length < 2)
 const problem = ref('')
@@ -26,9 +27,14 @@ async function save() {
   try {
     for (const s of props.transcript.speakers) {
       const name = names.value[s.id]?.trim()
-      if (!name || name === s.name) continue
+      const asks = asking.value === s.id
+      const isRenamed = Boolean(name) && name !== s.name
+      if (!isRenamed && asks === (s.asks === true)) continue
       await must(
-        api.PUT('/api/lectures/{id}/speakers/{key}', { params: { path: { ...path, key: s.id } }, body: { name } }),
+        api.POST('/api/lectures/{id}/edits', {
+          params: { path },
+          body: { edit: { kind: 'speaker', speakerId: s.id, name: isRenamed ? (name ?? null) : null, asks } },
+        }),
       )
     }
     emit('changed')
@@ -64,6 +70,16 @@ async function tellApartAnew() {
           persistent-hint
           maxlength="80"
           :autofocus="s.id === (speakerId ?? transcript.speakers[0]?.id)"
+        />
+        <v-select
+          v-model="asking"
+          label="Who asks, in an interview"
+          hint="The questions are set apart from the answers."
+          persistent-hint
+          :items="[
+            { title: 'Nobody in particular', value: null },
+            ...transcript.speakers.map((s) => ({ title: names[s.id] || s.name, value: s.id })),
+          ]"
         />
         <div class="row">
           <v-btn type="submit">Save the names</v-btn>

@@ -1,4 +1,6 @@
 import { onUnmounted, ref, shallowRef, watch } from 'vue'
+import type { Silence } from '@/api/client'
+import { silenceAt } from './silences'
 
 export const speeds = [0.5, 0.75, 1, 1.25, 1.5, 1.75, 2, 2.5, 3] as const
 const speedKey = 'kostel.speed'
@@ -13,12 +15,19 @@ export function usePlayer() {
   let frame = 0
   let wanted: number | null = null
   let stopAtMs: number | null = null
+  const loop = ref<{ startMs: number; endMs: number } | null>(null)
+  /** Stretches to be passed over while playing; none as long as nobody asked for it. */
+  const skipped = shallowRef<readonly Silence[]>([])
 
   function tick() {
     const media = element.value
     if (!media) return
     timeMs.value = media.currentTime * 1000
-    if (stopAtMs !== null && timeMs.value >= stopAtMs) {
+    const silence = media.paused ? null : silenceAt(skipped.value, timeMs.value)
+    if (silence) media.currentTime = silence.endMs / 1000
+    if (loop.value && timeMs.value >= loop.value.endMs) {
+      media.currentTime = loop.value.startMs / 1000
+    } else if (stopAtMs !== null && timeMs.value >= stopAtMs) {
       media.pause()
       stopAtMs = null
     }
@@ -55,6 +64,7 @@ export function usePlayer() {
   function seek(ms: number) {
     const media = element.value
     stopAtMs = null
+    loop.value = null
     timeMs.value = Math.max(0, ms)
     if (media && media.readyState > 0) media.currentTime = timeMs.value / 1000
     else wanted = timeMs.value
@@ -79,6 +89,13 @@ export function usePlayer() {
     void play()
   }
 
+  /** Plays a span again and again until something else is played. */
+  function playLoop(startMs: number, endMs: number) {
+    seek(startMs)
+    loop.value = { startMs, endMs }
+    void play()
+  }
+
   function changeSpeed(steps: number) {
     const at = speeds.findIndex((s) => s >= speed.value)
     speed.value = speeds[Math.min(speeds.length - 1, Math.max(0, at + steps))] ?? 1
@@ -93,7 +110,23 @@ export function usePlayer() {
     pause()
   })
 
-  return { element, timeMs, isPlaying, problem, speed, attach, seek, play, pause, toggle, playFrom, changeSpeed }
+  return {
+    element,
+    timeMs,
+    isPlaying,
+    problem,
+    speed,
+    loop,
+    skipped,
+    attach,
+    seek,
+    play,
+    pause,
+    toggle,
+    playFrom,
+    playLoop,
+    changeSpeed,
+  }
 }
 
 export type Player = ReturnType<typeof usePlayer>

@@ -1,5 +1,5 @@
 import { useThrottleFn } from '@vueuse/core'
-import { computed, onUnmounted, ref, watch, type Ref } from 'vue'
+import { computed, onUnmounted, ref, shallowRef, watch, type Ref } from 'vue'
 import { api, must, Problem, says, type Lecture, type Transcript } from '@/api/client'
 import { useWork } from '@/shared/work'
 
@@ -7,7 +7,8 @@ import { useWork } from '@/shared/work'
 export function useLecture(id: Ref<string>) {
   const work = useWork()
   const lecture = ref<Lecture | null>(null)
-  const transcript = ref<Transcript | null>(null)
+  // Thousands of words: replaced as a whole, never watched one by one.
+  const transcript = shallowRef<Transcript | null>(null)
   const peaks = ref<Uint8Array>(new Uint8Array())
   const problem = ref('')
   const isGone = ref(false)
@@ -45,8 +46,16 @@ export function useLecture(id: Ref<string>) {
       if (report.wordCount > 0) void refresh()
     }
   })
+  const stopTexts = work.listenTexts((change) => {
+    if (change.lectureId !== id.value || change.version === transcript.value?.state.version) return
+    // Our own edits come back here too, a moment before their answer.
+    setTimeout(() => {
+      if (change.version > (transcript.value?.state.version ?? 0)) void loadTranscript().catch(() => undefined)
+    }, 250)
+  })
   onUnmounted(() => {
     stop()
+    stopTexts()
     document.title = 'Kostel'
   })
   watch(id, load, { immediate: true })
@@ -54,5 +63,5 @@ export function useLecture(id: Ref<string>) {
   const durationMs = computed(() =>
     Math.max(lecture.value?.durationMs ?? 0, transcript.value?.passages.at(-1)?.endMs ?? 0, 1),
   )
-  return { lecture, transcript, peaks, problem, isGone, durationMs, load }
+  return { lecture, transcript, peaks, problem, isGone, durationMs, load, loadTranscript }
 }

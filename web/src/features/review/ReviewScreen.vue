@@ -100,6 +100,9 @@ grades.forEach((g, i) => onKey(String(i + 1), () => give(g.grade)))
         <p class="back" role="status">{{ card.back }}</p>
         <blockquote>
           {{ card.source.quote }}
+          <p v-if="card.source.now !== null" class="changed">
+            Source changed. Now it says: {{ card.source.now || 'nothing, the words were taken out' }}
+          </p>
           <footer>
             <button class="k-link" type="button" @click="listen">Listen, {{ clock(card.source.startMs) }}</button>
             <router-link
@@ -140,6 +143,10 @@ grades.forEach((g, i) => onKey(String(i + 1), () => give(g.grade)))
 </template>
 
 <style scoped>
+.changed {
+  color: var(--wrong);
+  font-size: 15px;
+}
 .review {
   width: min(100% - 40px, 640px);
   margin: 0 auto;

@@ -1,0 +1,107 @@
+using Kostel.Core.Transcripts;
+using Kostel.Core.Transcripts.Edits;
+using Kostel.Data.Rows;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Data;
+
+/// <summary>Keeps edits of transcripts: the changed passages, the way back, and what the recogniser wrote first.
+/// Every change runs in a transaction that its caller began before the transcript was read, so that two never mix.</summary>
+public static class EditStore
+{
+    /// <summary>Typing that goes on in one passage is one edit.</summary>
+    private static readonly TimeSpan OneEdit = TimeSpan.FromSeconds(8);
+
+    /// <summary>Stores what an edit changed. The next save is done here.</summary>
+    /// <returns>The patch; empty if nothing changed.</returns>
+    public static async Task<TranscriptPatch> Commit(
+        this KostelContext context, LectureRow lecture, Transcript before, Transcript after, string what, DateTime now, CancellationToken cancel)
+    {
+        var patch = TranscriptPatch.Between(before, after);
+        if (patch.IsEmpty)
+        {
+            return patch;
+        }
+
+        if (!await context.Originals.AnyAsync(o => o.LectureId == lecture.Id, cancel))
+        {
+            context.Originals.Add(new OriginalRow { LectureId = lecture.Id, Transcript = before });
+        }
+
+        await context.Edits.Where(e => e.LectureId == lecture.Id && e.IsUndone).ExecuteDeleteAsync(cancel);
+        var last = await context.Edits.Where(e => e.LectureId == lecture.Id).OrderByDescending(e => e.Id).FirstOrDefaultAsync(cancel);
+        if (last is not null && last.What == what && now - last.MadeAt < OneEdit && GoesOn(last.Patch, patch) is { } joined)
+        {
+            (last.Patch, last.MadeAt) = (joined, now);
+        }
+        else
+        {
+            context.Edits.Add(new EditRow { LectureId = lecture.Id, What = what, Patch = patch, MadeAt = now });
+        }
+
+        await context.Write(lecture, patch, cancel);
+        return patch;
+    }
+
+    /// <summary>Takes the last edit back, or does the last one that was taken back again. The next save is done here.</summary>
+    /// <returns>What was changed; null if there is nothing to take back or to do again.</returns>
+    public static async Task<TranscriptPatch?> Step(this KostelContext context, LectureRow lecture, bool undo, CancellationToken cancel)
+    {
+        var edits = context.Edits.Where(e => e.LectureId == lecture.Id && e.IsUndone != undo);
+        var edit = await (undo ? edits.OrderByDescending(e => e.Id) : edits.OrderBy(e => e.Id)).FirstOrDefaultAsync(cancel);
+        if (edit is null)
+        {
+            return null;
+        }
+
+        edit.IsUndone = undo;
+        var patch = undo ? edit.Patch.Reverse() : edit.Patch;
+        await context.Write(lecture, patch, cancel);
+        return patch;
+    }
+
+    /// <summary>What undo and redo would do next; null for nothing.</summary>
+    public static async Task<(string? Undo, string? Redo)> NextSteps(this KostelContext context, string lectureId, CancellationToken cancel) => (
+        await context.Edits.Where(e => e.LectureId == lectureId && !e.IsUndone).OrderByDescending(e => e.Id).Select(e => e.What).FirstOrDefaultAsync(cancel),
+        await context.Edits.Where(e => e.LectureId == lectureId && e.IsUndone).OrderBy(e => e.Id).Select(e => e.What).FirstOrDefaultAsync(cancel));
+
+    private static async Task Write(this KostelContext context, LectureRow lecture, TranscriptPatch patch, CancellationToken cancel)
+    {
+        var id = lecture.Id;
+        foreach (var splice in patch.Passages.Reverse())
+        {
+            var gone = splice.Before.Select(p => p.Id).ToList();
+            await context.Passages.Where(p => p.LectureId == id && gone.Contains(p.Key)).ExecuteDeleteAsync(cancel);
+            var shift = splice.After.Count - splice.Before.Count;
+            if (shift != 0)
+            {
+                var from = splice.At + splice.Before.Count;
+                await context.Passages.Where(p => p.LectureId == id && p.Number >= from).ExecuteUpdateAsync(s => s.SetProperty(p => p.Number, p => p.Number + shift), cancel);
+            }
+
+            context.Passages.AddRange(splice.After.Select((p, i) => TranscriptStore.Row(id, splice.At + i, p)));
+        }
+
+        if (patch.SpeakersAfter is { } speakers)
+        {
+            await context.Speakers.Where(s => s.LectureId == id).ExecuteDeleteAsync(cancel);
+            context.Speakers.AddRange(speakers.Select((s, i) => TranscriptStore.Row(id, i, s)));
+        }
+
+        if (patch.ChaptersAfter is { } chapters)
+        {
+            await context.Chapters.Where(c => c.LectureId == id).ExecuteDeleteAsync(cancel);
+            context.Chapters.AddRange(chapters.Select((c, i) => TranscriptStore.Row(id, i, c)));
+        }
+
+        lecture.TextVersion++;
+        await context.SaveChangesAsync(cancel);
+    }
+
+    private static TranscriptPatch? GoesOn(TranscriptPatch first, TranscriptPatch then) =>
+        first.SpeakersAfter is null && then.SpeakersAfter is null && first.ChaptersAfter is null && then.ChaptersAfter is null
+        && first.Passages is [{ After: [{ } was], Before: [{ } start] } at] && then.Passages is [{ Before: [{ } from], After: [{ } end] }]
+        && was.Id == from.Id && start.Id == was.Id && from.Id == end.Id
+            ? first with { Passages = [new PassageSplice(at.At, [start], [end])] }
+            : null;
+}

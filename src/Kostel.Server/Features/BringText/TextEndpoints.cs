@@ -1,0 +1,99 @@
+using Kostel.Core.Captions;
+using Kostel.Core.Transcripts;
+using Kostel.Core.Transcripts.Edits;
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Server.Features.Lectures;
+using Kostel.Server.Http;
+using Kostel.Server.Jobs;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Server.Features.BringText;
+
+/// <summary>What became of a text that was brought to a lecture.</summary>
+/// <param name="Aligned">Whether its words took the times of what was heard.</param>
+public sealed record TextBrought(bool Aligned, string? Notice);
+
+/// <summary>Brings a text to a lecture that is there. The text before is kept among the earlier ones.</summary>
+internal static class TextEndpoints
+{
+    public static void MapTexts(this IEndpointRouteBuilder app) =>
+        app.MapPost("/api/lectures/{id}/text", Bring).WithName("bringText").Accepts<string>("text/plain");
+
+    private static async Task<Ok<TextBrought>> Bring(
+        string id, string name, HttpRequest request, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
+    {
+        var text = await TextFiles.ReadAll(request.Body, cancel);
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        await TranscriptEndpoints.RefuseWhileAtWork(context, id, cancel);
+        var heard = await context.Transcript(lecture, cancel);
+        var now = time.GetUtcNow().UtcDateTime;
+        string? notice = null;
+        var aligned = false;
+        if (WebVtt.IsChapters(text))
+        {
+            await context.Commit(lecture, heard, heard with { Chapters = Chapters(name, text, heard) }, "chapters brought in", now, cancel);
+        }
+        else
+        {
+            var brought = TextFiles.Read(name, text);
+            aligned = !brought.HasTimes && lecture.HasSound;
+            var transcript = aligned ? Align(brought.Transcript, heard) : WithSound(brought.Transcript, lecture);
+            notice = TextFiles.Notice(brought, aligned);
+            await context.KeepTranscript(lecture, cancel);
+            await context.ReplaceTranscript(id, transcript with { Language = lecture.Language }, cancel);
+            (lecture.MadeAt, lecture.MadeBy, lecture.DurationMs) = (now, name.Length > 100 ? name[..100] : name, transcript.DurationMs);
+            lecture.Notice = notice;
+            await context.SaveChangesAsync(cancel);
+        }
+
+        await all.CommitAsync(cancel);
+        await board.TextChanged(id, await context.Lectures.Where(l => l.Id == id).Select(l => l.TextVersion).FirstAsync(cancel));
+        return TypedResults.Ok(new TextBrought(aligned, notice));
+    }
+
+    private static Transcript Align(Transcript text, Transcript heard) =>
+        heard.Passages.Count == 0
+            ? throw new PlainProblemException(
+                StatusCodes.Status422UnprocessableEntity, "This text has no times, and there are no heard words yet to take them from. Transcribe the recording first, then bring the text again.")
+        : TextAlignment.Shared(text, heard) < TextAlignment.LeastShared
+            ? throw new PlainProblemException(
+                StatusCodes.Status422UnprocessableEntity, "Hardly any words of this text are said in this recording, so it seems to belong to another one. Nothing was changed.")
+        : TextAlignment.Align(text, heard);
+
+    /// <summary>A text with times must not go on after its recording has ended.</summary>
+    private static Transcript WithSound(Transcript text, LectureRow lecture)
+    {
+        const int ToleranceMs = 10_000;
+        if (!lecture.HasSound)
+        {
+            return text;
+        }
+
+        if (text.DurationMs > lecture.DurationMs + ToleranceMs)
+        {
+            throw new PlainProblemException(
+                StatusCodes.Status422UnprocessableEntity,
+                $"This text goes on for {Math.Max(1, (text.DurationMs - lecture.DurationMs) / 60_000)} min after the recording has ended, so it seems to belong to another one. Nothing was changed.");
+        }
+
+        var length = Math.Max(text.DurationMs, lecture.DurationMs);
+        return text with { DurationMs = length, Chapters = text.Chapters.Select((c, i) => i == text.Chapters.Count - 1 ? c with { EndMs = length } : c).ToList() };
+    }
+
+    /// <summary>Chapters of a file, made to tile the lecture.</summary>
+    private static List<Chapter> Chapters(string name, string text, Transcript transcript)
+    {
+        try
+        {
+            var read = WebVtt.ReadChapters(text).Where(c => c.StartMs < transcript.DurationMs).OrderBy(c => c.StartMs).DistinctBy(c => c.StartMs).ToList();
+            return read.Select((c, i) => new Chapter(c.Title, i == 0 ? 0 : c.StartMs, i + 1 < read.Count ? read[i + 1].StartMs : transcript.DurationMs)).ToList();
+        }
+        catch (FormatException e)
+        {
+            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, $"{name} could not be read. {e.Message}");
+        }
+    }
+}

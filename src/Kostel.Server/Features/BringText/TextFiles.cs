@@ -1,0 +1,80 @@
+using System.Text;
+using Kostel.Core.Captions;
+using Kostel.Core.Chapters;
+using Kostel.Core.Transcripts;
+using Kostel.Server.Http;
+
+namespace Kostel.Server.Features.BringText;
+
+/// <summary>Reads a text that a person brings in.</summary>
+internal static class TextFiles
+{
+    private const long LargestBytes = 60L << 20;
+
+    /// <summary>Whether a file is a text by the ending of its name.</summary>
+    public static bool IsText(string fileName) => TranscriptFiles.Endings.Contains(Path.GetExtension(fileName), StringComparer.OrdinalIgnoreCase);
+
+    /// <summary>The whole text of a file or a request.</summary>
+    public static async Task<string> ReadAll(Stream stream, CancellationToken cancel)
+    {
+        using var memory = new MemoryStream();
+        var buffer = new byte[1 << 16];
+        int read;
+        while ((read = await stream.ReadAsync(buffer, cancel)) > 0)
+        {
+            memory.Write(buffer, 0, read);
+            if (memory.Length > LargestBytes)
+            {
+                throw new PlainProblemException(StatusCodes.Status413PayloadTooLarge, "This file is too long for the text of a lecture.");
+            }
+        }
+
+        var bytes = memory.ToArray();
+        if (bytes is [0xFF, 0xFE, ..] or [0xFE, 0xFF, ..])
+        {
+            return (bytes[0] == 0xFF ? Encoding.Unicode : Encoding.BigEndianUnicode).GetString(bytes, 2, bytes.Length - 2);
+        }
+
+        if (bytes.AsSpan(0, Math.Min(bytes.Length, 4_096)).Contains((byte)0))
+        {
+            throw new PlainProblemException(StatusCodes.Status415UnsupportedMediaType, "This is no text: it has signs in it that no text has. Is it a recording?");
+        }
+
+        try
+        {
+            return new UTF8Encoding(false, throwOnInvalidBytes: true).GetString(bytes);
+        }
+        catch (DecoderFallbackException)
+        {
+            // Older programs write western European text one byte a letter.
+            return Encoding.Latin1.GetString(bytes);
+        }
+    }
+
+    /// <summary>Reads a text, or says in plain words why not.</summary>
+    public static BroughtText Read(string fileName, string text)
+    {
+        try
+        {
+            var brought = TranscriptFiles.Read(fileName, text);
+            return brought with { Transcript = WithChapters(brought.Transcript) };
+        }
+        catch (FormatException e)
+        {
+            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, $"{fileName} could not be read. {e.Message}");
+        }
+    }
+
+    /// <summary>What a person should know of a text that was brought in; null for nothing.</summary>
+    public static string? Notice(BroughtText brought, bool isAligned)
+    {
+        var times = brought.HasTimes || isAligned ? "" : "This text says nothing of when things were said, so its times are estimated at the pace of talk. ";
+        var problems = brought.Problems.Count == 0 ? "" : $"Not everything could be read: {string.Join(" ", brought.Problems.Take(3))}"
+            + (brought.Problems.Count > 3 ? $" And {brought.Problems.Count - 3} more." : "");
+        return (times + problems).Trim() is { Length: > 0 } notice ? notice : null;
+    }
+
+    private static Transcript WithChapters(Transcript t) => t.Chapters.Count > 0
+        ? t
+        : t with { Chapters = ChapterFinder.Find(Sentences.Of(t.Passages), t.DurationMs) };
+}

@@ -1,0 +1,141 @@
+using Kostel.Core.Study;
+using Kostel.Core.Transcripts.Edits;
+using Kostel.Core.Transcripts.Reading;
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Server.Features.Edits;
+using Kostel.Server.Features.Lectures;
+using Kostel.Server.Http;
+using Kostel.Server.Jobs;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Server.Features.Corrections;
+
+/// <summary>A text before and after a person worked on it.</summary>
+public sealed record Corrected(string Before, string After);
+
+/// <summary>The same mistake elsewhere.</summary>
+/// <param name="Phrase">What was corrected; empty if nothing was that could stand elsewhere.</param>
+/// <param name="Places">Other places of the lecture where it stands.</param>
+/// <param name="Made">Things made from the lecture where it stands.</param>
+/// <param name="IsTerm">Whether the course's terms have it already.</param>
+public sealed record AgainView(string Phrase, string Replacement, int Places, int Made, bool IsTerm);
+
+/// <summary>What to look for, and what to write instead.</summary>
+public sealed record Search(string Phrase, string Replacement, bool WholeCourse);
+
+/// <summary>Where a phrase stands in a lecture.</summary>
+public sealed record LecturePlaces(string LectureId, string Title, IReadOnlyList<Occurrence> Places);
+
+/// <summary>Everything that a replacement would change.</summary>
+public sealed record SearchResult(IReadOnlyList<LecturePlaces> Lectures, IReadOnlyList<MadePlace> Made);
+
+/// <summary>Places that were chosen in one lecture.</summary>
+public sealed record ChosenPlaces(string LectureId, IReadOnlyList<WordReplacement> Places);
+
+/// <summary>A replacement at the chosen places.</summary>
+/// <param name="Made">Keys of the things made from the lectures in which it is made too.</param>
+public sealed record Replacement(string Phrase, string Text, IReadOnlyList<ChosenPlaces> Lectures, IReadOnlyList<string> Made);
+
+/// <summary>How much was replaced, and which lectures were left out because their text changed meanwhile.</summary>
+public sealed record ReplacementResult(int Places, int Made, IReadOnlyList<string> LeftOut);
+
+/// <summary>A thing whose source reads otherwise by now.</summary>
+public sealed record ChangedSource(string Key);
+
+/// <summary>Corrections at many places: in the text, in the course, and in what was made from it.</summary>
+internal static class CorrectionEndpoints
+{
+    private const int LongestPhrase = 200;
+
+    public static void MapCorrections(this IEndpointRouteBuilder app)
+    {
+        var lecture = app.MapGroup("/api/lectures/{id}");
+        lecture.MapPost("again", Again).WithName("findAgain");
+        lecture.MapPost("find", Find).WithName("findPhrase");
+        lecture.MapPost("replace", Replace).WithName("replacePhrase");
+        lecture.MapPost("sources", TakeNew).WithName("takeNewSource");
+    }
+
+    private static async Task<Ok<AgainView>> Again(string id, Corrected corrected, KostelContext context, CancellationToken cancel)
+    {
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        if (SourceCorrection.Between(corrected.Before, corrected.After) is not [var correction])
+        {
+            return TypedResults.Ok(new AgainView("", "", 0, 0, false));
+        }
+
+        var places = PhraseSearch.Find(await context.Transcript(lecture, cancel), correction.Phrase, correction.Replacement).Count;
+        var made = await MadeThings.Find(context, [id], Correct(correction), cancel);
+        var isTerm = (await context.Terms(lecture, cancel)).Any(t => string.Equals(t.Written, correction.Replacement, StringComparison.OrdinalIgnoreCase));
+        return TypedResults.Ok(new AgainView(correction.Phrase, correction.Replacement, places, made.Count, isTerm));
+    }
+
+    private static async Task<Ok<SearchResult>> Find(string id, Search search, KostelContext context, CancellationToken cancel)
+    {
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        Require(search.Phrase, search.Replacement);
+        var lectures = search.WholeCourse && lecture.CourseId is not null
+            ? await context.Lectures.AsNoTracking().Where(l => l.CourseId == lecture.CourseId && l.DeletedAt == null).OrderBy(l => l.HeldOn).ToListAsync(cancel)
+            : [lecture];
+        var found = new List<LecturePlaces>();
+        foreach (var one in lectures)
+        {
+            found.Add(new LecturePlaces(one.Id, one.Title, PhraseSearch.Find(await context.Transcript(one, cancel), search.Phrase, search.Replacement)));
+        }
+
+        var made = search.Replacement.Length == 0
+            ? []
+            : await MadeThings.Find(context, lectures.ConvertAll(l => l.Id), Correct(new Correction(search.Phrase, search.Replacement)), cancel);
+        return TypedResults.Ok(new SearchResult(found.Where(f => f.Places.Count > 0).ToList(), made));
+    }
+
+    private static async Task<Ok<ReplacementResult>> Replace(
+        string id, Replacement replacement, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
+    {
+        await LectureEndpoints.Find(context, id, cancel);
+        Require(replacement.Phrase, replacement.Text);
+        var (places, leftOut) = (0, new List<string>());
+        foreach (var chosen in replacement.Lectures.Where(l => l.Places.Count > 0))
+        {
+            try
+            {
+                var (_, lecture, _) = await EditEndpoints.Apply(context, chosen.LectureId, new ReplaceWords(chosen.Places), time.GetUtcNow().UtcDateTime, cancel);
+                places += chosen.Places.Count;
+                await board.TextChanged(lecture.Id, lecture.TextVersion);
+            }
+            catch (PlainProblemException e) when (e.Status == StatusCodes.Status409Conflict)
+            {
+                leftOut.Add(await context.Lectures.Where(l => l.Id == chosen.LectureId).Select(l => l.Title).FirstAsync(cancel));
+            }
+        }
+
+        var lectures = replacement.Lectures.Select(l => l.LectureId).Append(id).Distinct().ToList();
+        var made = await MadeThings.Correct(context, lectures, replacement.Made.ToHashSet(), Correct(new Correction(replacement.Phrase, replacement.Text)), cancel);
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.Ok(new ReplacementResult(places, made, leftOut));
+    }
+
+    private static async Task<NoContent> TakeNew(string id, ChangedSource source, KostelContext context, CancellationToken cancel)
+    {
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        if (!await MadeThings.TakeNew(context, id, source.Key, new SourceCheck(await context.Transcript(lecture, cancel)), cancel))
+        {
+            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "The words that this rests on are not in the transcript any more. It was left as it is.");
+        }
+
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static Func<string, string> Correct(Correction correction) => text => PhraseSearch.Replace(text, correction.Phrase, correction.Replacement);
+
+    private static void Require(string phrase, string replacement)
+    {
+        if (phrase.Trim().Length is 0 or > LongestPhrase || replacement.Length > LongestPhrase)
+        {
+            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"What to look for has 1 to {LongestPhrase} characters.");
+        }
+    }
+}

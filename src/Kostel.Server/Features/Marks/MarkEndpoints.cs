@@ -1,0 +1,147 @@
+using Kostel.Core.Marks;
+using Kostel.Core.Study;
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Server.Features.Lectures;
+using Kostel.Server.Http;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Server.Features.Marks;
+
+/// <summary>A mark for showing.</summary>
+/// <param name="Now">What stands there today, where that is other than what was marked.</param>
+/// <param name="HasPicture">Whether a picture belongs to it.</param>
+public sealed record MarkView(
+    int Id, MarkKind Kind, int StartMs, int EndMs, string Quote, string? Now, string Text, bool HasPicture, string? Resolved, DateTime MadeAt, int Version);
+
+/// <summary>A new mark.</summary>
+public sealed record NewMark(MarkKind Kind, int StartMs, int EndMs, string Quote, string Text);
+
+/// <summary>A change of a mark. <paramref name="Version"/> is the one that it was made on.</summary>
+/// <param name="Resolved">What was learned of something unclear; null leaves it open.</param>
+public sealed record MarkChange(MarkKind Kind, string Text, string? Resolved, int Version);
+
+/// <summary>What a person marks in a lecture.</summary>
+internal static class MarkEndpoints
+{
+    private const int LongestText = 5_000, LongestLabel = 60;
+
+    public static void MapMarks(this IEndpointRouteBuilder app)
+    {
+        var marks = app.MapGroup("/api/lectures/{id}/marks");
+        marks.MapGet("", List).WithName("getMarks");
+        marks.MapPost("", Add).WithName("addMark");
+        marks.MapPut("{mark:int}", Change).WithName("changeMark");
+        marks.MapDelete("{mark:int}", Delete).WithName("deleteMark");
+        marks.MapPost("{mark:int}/restore", Restore).WithName("restoreMark");
+        marks.MapGet("{mark:int}/picture", Picture).WithName("getMarkPicture");
+        marks.MapPost("picture", AddPicture).WithName("addPicture").ExcludeFromDescription();
+    }
+
+    /// <summary>The marks of a lecture as the core knows them, in order of time.</summary>
+    public static async Task<List<Mark>> Of(KostelContext context, string id, CancellationToken cancel) =>
+        (await Rows(context, id).ToListAsync(cancel)).ConvertAll(m => new Mark(m.Kind, m.StartMs, m.EndMs, m.Quote, m.Text, m.Resolved));
+
+    private static IQueryable<MarkRow> Rows(KostelContext context, string id) =>
+        context.Marks.AsNoTracking().Where(m => m.LectureId == id && m.DeletedAt == null).OrderBy(m => m.StartMs).ThenBy(m => m.Id);
+
+    private static async Task<Ok<List<MarkView>>> List(string id, KostelContext context, CancellationToken cancel)
+    {
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var rows = await Rows(context, id).ToListAsync(cancel);
+        var check = rows.Exists(m => m.Quote.Length > 0) ? new SourceCheck(await context.Transcript(lecture, cancel)) : null;
+        return TypedResults.Ok(rows.ConvertAll(m => View(m, check)));
+    }
+
+    private static async Task<Ok<MarkView>> Add(string id, NewMark mark, KostelContext context, TimeProvider time, CancellationToken cancel)
+    {
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var row = new MarkRow
+        {
+            LectureId = id,
+            Kind = mark.Kind,
+            StartMs = Math.Clamp(mark.StartMs, 0, Math.Max(0, lecture.DurationMs)),
+            EndMs = Math.Clamp(mark.EndMs, Math.Max(0, mark.StartMs), Math.Max(Math.Max(0, mark.StartMs), lecture.DurationMs)),
+            Quote = Text(mark.Quote, 100_000, "The marked words"),
+            Text = TextFor(mark.Kind, mark.Text),
+            MadeAt = time.GetUtcNow().UtcDateTime,
+        };
+        context.Marks.Add(row);
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.Ok(View(row, null));
+    }
+
+    private static async Task<Ok<MarkView>> Change(string id, int mark, MarkChange change, KostelContext context, CancellationToken cancel)
+    {
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var row = await Find(context, id, mark, cancel);
+        if (row.Version != change.Version)
+        {
+            throw PlainProblemException.ChangedElsewhere("mark");
+        }
+
+        (row.Kind, row.Text, row.Version) = (change.Kind, TextFor(change.Kind, change.Text), row.Version + 1);
+        row.Resolved = change.Resolved is null || change.Kind != MarkKind.Unclear ? null : Text(change.Resolved, LongestText, "What you learned");
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.Ok(View(row, new SourceCheck(await context.Transcript(lecture, cancel))));
+    }
+
+    private static async Task<NoContent> Delete(string id, int mark, KostelContext context, TimeProvider time, CancellationToken cancel)
+    {
+        (await Find(context, id, mark, cancel)).DeletedAt = time.GetUtcNow().UtcDateTime;
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<NoContent> Restore(string id, int mark, KostelContext context, CancellationToken cancel)
+    {
+        await context.Marks.Where(m => m.LectureId == id && m.Id == mark).ExecuteUpdateAsync(s => s.SetProperty(m => m.DeletedAt, (DateTime?)null), cancel);
+        return TypedResults.NoContent();
+    }
+
+    /// <summary>Takes a picture in the request's body and puts it at a time.</summary>
+    private static async Task<Ok<MarkView>> AddPicture(
+        string id, int atMs, HttpRequest request, KostelContext context, LibraryFolder library, TimeProvider time, CancellationToken cancel)
+    {
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var name = await PictureFiles.Keep(library.LectureFolder(id), request.Body, cancel);
+        var at = Math.Clamp(atMs, 0, Math.Max(0, lecture.DurationMs));
+        var row = new MarkRow { LectureId = id, Kind = MarkKind.Note, StartMs = at, EndMs = at, Quote = "", Text = "", Picture = name, MadeAt = time.GetUtcNow().UtcDateTime };
+        context.Marks.Add(row);
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.Ok(View(row, null));
+    }
+
+    private static async Task<PhysicalFileHttpResult> Picture(string id, int mark, KostelContext context, LibraryFolder library, CancellationToken cancel)
+    {
+        var row = await Find(context, id, mark, cancel);
+        var path = row.Picture is null ? null : PictureFiles.PathOf(library.LectureFolder(id), row.Picture);
+        return path is not null && File.Exists(path)
+            ? TypedResults.PhysicalFile(path, PictureFiles.TypeOf(path))
+            : throw PlainProblemException.NotThere("picture");
+    }
+
+    private static async Task<MarkRow> Find(KostelContext context, string id, int mark, CancellationToken cancel) =>
+        await context.Marks.FirstOrDefaultAsync(m => m.LectureId == id && m.Id == mark && m.DeletedAt == null, cancel) ?? throw PlainProblemException.NotThere("mark");
+
+    private static MarkView View(MarkRow m, SourceCheck? check)
+    {
+        var state = m.Quote.Length == 0 ? null : check?.Of(m.StartMs, m.EndMs, m.Quote);
+        return new MarkView(m.Id, m.Kind, m.StartMs, m.EndMs, m.Quote, state is { Holds: false } ? state.NowText : null, m.Text, m.Picture is not null, m.Resolved, m.MadeAt, m.Version);
+    }
+
+    private static string TextFor(MarkKind kind, string text)
+    {
+        var clean = Text(text, kind == MarkKind.Label ? LongestLabel : LongestText, kind == MarkKind.Label ? "A label" : "A note");
+        return kind == MarkKind.Label && clean.Length == 0
+            ? throw new PlainProblemException(StatusCodes.Status400BadRequest, "A label needs a name.")
+            : clean;
+    }
+
+    private static string Text(string text, int most, string what)
+    {
+        var clean = new string(text.Where(c => !char.IsControl(c) || c == '\n').ToArray()).Trim();
+        return clean.Length <= most ? clean : throw new PlainProblemException(StatusCodes.Status400BadRequest, $"{what} can have up to {most} characters.");
+    }
+}

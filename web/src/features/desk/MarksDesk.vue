@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import type { Mark, MarkKind } from '@/api/client'
+import { isOpen, markKinds, markTitle } from '@/page/marks'
+import { clock, count } from '@/shared/time'
+
+const props = defineProps<{ lectureId: string; marks: readonly Mark[] }>()
+const emit = defineEmits<{
+  hear: [ms: number]
+  open: [mark: Mark]
+  evidence: [spans: { startMs: number; endMs: number }[]]
+}>()
+const kind = ref<MarkKind | 'all'>('all')
+const label = ref<string | null>(null)
+
+const kinds = computed(() =>
+  (Object.keys(markKinds) as MarkKind[]).filter((k) => props.marks.some((m) => m.kind === k)),
+)
+const labels = computed(() => [...new Set(props.marks.filter((m) => m.kind === 'label').map((m) => m.text))].sort())
+const shown = computed(() =>
+  props.marks.filter(
+    (m) =>
+      (kind.value === 'all' || m.kind === kind.value) &&
+      (kind.value !== 'label' || !label.value || m.text === label.value),
+  ),
+)
+const open = computed(() => props.marks.filter(isOpen).length)
+watch(kind, () => (label.value = null))
+watch(
+  shown,
+  (marks) => emit('evidence', kind.value === 'all' ? [] : marks.map(({ startMs, endMs }) => ({ startMs, endMs }))),
+  { immediate: true },
+)
+</script>
+
+<template>
+  <div class="body">
+    <p v-if="!marks.length" class="k-soft">
+      Nothing is marked yet. Select words on the page, or press a key while you listen:
+      <span class="k-key">k</span> key, <span class="k-key">x</span> for the exam, <span class="k-key">w</span> unclear,
+      <span class="k-key">t</span> note. A picture is dropped or pasted where it was shown.
+    </p>
+    <template v-else>
+      <div class="filter" role="radiogroup" aria-label="Which marks">
+        <label><input v-model="kind" type="radio" value="all" /> All {{ marks.length }}</label>
+        <label v-for="k in kinds" :key="k"
+          ><input v-model="kind" type="radio" :value="k" /> <span aria-hidden="true">{{ markKinds[k].sign }}</span>
+          {{ markKinds[k].name }}</label
+        >
+      </div>
+      <div v-if="kind === 'label' && labels.length > 1" class="filter">
+        <button
+          v-for="l in labels"
+          :key="l"
+          class="k-quiet"
+          :class="{ on: label === l }"
+          type="button"
+          @click="label = label === l ? null : l"
+        >
+          {{ l }}
+        </button>
+      </div>
+      <p v-if="open && kind !== 'label'" class="k-soft small">{{ count(open, 'place') }} still unclear</p>
+      <ul>
+        <li v-for="m in shown" :key="m.id" :class="{ open: isOpen(m) }">
+          <button
+            class="k-link k-time"
+            type="button"
+            :aria-label="`Hear ${clock(m.startMs)}`"
+            @click="emit('hear', m.startMs)"
+          >
+            {{ clock(m.startMs) }}
+          </button>
+          <div>
+            <button class="what" type="button" @click="emit('open', m)">
+              <span aria-hidden="true">{{ markKinds[m.kind].sign }}</span> {{ markTitle(m) }}
+            </button>
+            <p v-if="m.text && m.kind !== 'label'">{{ m.text }}</p>
+            <p v-if="m.resolved" class="learned">Learned: {{ m.resolved }}</p>
+            <p v-if="m.quote" class="quote">{{ m.quote }}</p>
+            <p v-if="m.now !== null" class="changed">Source changed. Now: {{ m.now }}</p>
+          </div>
+        </li>
+      </ul>
+      <p class="out">
+        <a :href="`/api/lectures/${lectureId}/export?format=marks`" download>Take the marks away as a table</a>
+      </p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.body {
+  flex: 1;
+  overflow-y: auto;
+  padding: 6px 24px 16px;
+}
+.filter {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  font-size: 14px;
+  padding-bottom: 6px;
+}
+.on {
+  color: var(--ink);
+  text-decoration: underline;
+}
+ul {
+  list-style: none;
+  padding: 0;
+}
+li {
+  display: grid;
+  grid-template-columns: 58px 1fr;
+  border-top: 1px solid var(--hair);
+  padding: 8px 0;
+  align-items: baseline;
+}
+.what {
+  font-weight: 600;
+  text-align: left;
+}
+.what:hover {
+  text-decoration: underline;
+}
+.open .what,
+.changed {
+  color: var(--wrong);
+}
+.quote {
+  font: 400 14.5px/1.45 var(--serif);
+  color: var(--soft);
+  display: -webkit-box;
+  -webkit-line-clamp: 4;
+  -webkit-box-orient: vertical;
+  overflow: hidden;
+}
+.small,
+.changed,
+.learned {
+  font-size: 14px;
+}
+.out {
+  padding-top: 8px;
+}
+</style>

@@ -1,0 +1,21 @@
+import { useLocalStorage } from '@vueuse/core'
+import { computed } from 'vue'
+
+/** How a person likes to read: kept in this browser. */
+export const sizes = [15, 16, 17, 18, 20, 22, 24] as const
+export const widths = { narrow: '52ch', medium: '66ch', wide: '84ch' } as const
+
+export function useReading() {
+  const size = useLocalStorage('kostel.size', 17)
+  const width = useLocalStorage<keyof typeof widths>('kostel.width', 'medium')
+  const hidesFillers = useLocalStorage('kostel.fillers', false)
+  const captions = useLocalStorage('kostel.captions', false)
+  const skipsSilence = useLocalStorage('kostel.silence', false)
+  const style = computed(() => ({
+    '--reading-size': `${size.value}px`,
+    '--measure': widths[width.value] ?? widths.medium,
+  }))
+  return { size, width, hidesFillers, captions, skipsSilence, style }
+}
+
+export type Reading = ReturnType<typeof useReading>
