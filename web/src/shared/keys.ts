@@ -43,6 +43,7 @@ export const keySheet: { place: string; keys: [string, string][] }[] = [
       ['Backspace', 'At its beginning: join to the one before'],
       ['Alt ↑', 'Words before the caret to the passage above'],
       ['Alt ↓', 'Words after it to the passage below'],
+      ['Alt k x w t l', 'Mark what is selected, or play it again and again'],
       ['Ctrl Enter', 'Hear from this word, or pause'],
       ['Esc', 'Stop typing'],
     ],

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { computed, nextTick, provide, ref, toRef, watch } from 'vue'
+import { computed, provide, ref, toRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Edit, Mark, MarkKind, Passage } from '@/api/client'
+import type { Edit } from '@/api/client'
 import ReadingPage from '@/page/ReadingPage.vue'
 import { lectureIdKey } from '@/page/lectureId'
 import { useFind } from '@/page/useFind'
 import WorkBar from '@/shared/WorkBar.vue'
 import DeskPanel from '@/features/desk/DeskPanel.vue'
-import { deskWorks, isDeskWork, type DeskWork } from '@/features/desk/works'
+import { isDeskWork, type DeskWork } from '@/features/desk/works'
 import AgainBar from './AgainBar.vue'
 import DoubtBar from './DoubtBar.vue'
 import FindBar from './FindBar.vue'
@@ -25,13 +25,16 @@ import type { Sheet } from './sheets'
 import { useAgain } from './useAgain'
 import { copyWithLink } from './copyWithLink'
 import { useDoubts } from './useDoubts'
+import { useDrawing } from './useDrawing'
 import { useEdits } from './useEdits'
 import { useLecture } from './useLecture'
 import { useLectureKeys } from './useLectureKeys'
 import { useLinkedMoment } from './useLinkedMoment'
 import { useListening } from './useListening'
+import { useMarking } from './useMarking'
 import { useMarks } from './useMarks'
 import { useSelection } from './useSelection'
+import { useStaveSpans } from './useStaveSpans'
 
 const props = defineProps<{ id: string }>()
 const route = useRoute()
@@ -58,11 +61,7 @@ const sourceMs = ref<number | null>(null)
 const canEdit = computed(() => Boolean(transcript.value?.isWhole && transcript.value.passages.length))
 const desk = computed<DeskWork | null>(() => (isDeskWork(route.query.desk) ? route.query.desk : null))
 const open = (work: DeskWork | null) => router.replace({ query: { ...route.query, desk: work ?? undefined } })
-watch(desk, () => (evidence.value = []))
-const spans = computed(() => (find.isOpen.value ? find.hits.value : evidence.value))
-const spansName = computed(() =>
-  find.isOpen.value ? 'Found' : desk.value === 'ask' ? 'Evidence' : desk.value ? deskWorks[desk.value] : '',
-)
+const { spans, spansName } = useStaveSpans(find, desk, evidence)
 
 function hear(ms: number, untilMs?: number) {
   sourceMs.value = null
@@ -86,19 +85,7 @@ const toggleLoop = () => {
   if (loop.value) loop.value = null
   else if (span.value) player.playLoop(span.value.startMs, span.value.endMs)
 }
-function mark(kind: MarkKind) {
-  const at = { startMs: Math.round(timeMs.value), endMs: Math.round(timeMs.value), quote: '' }
-  const about = span.value ?? at
-  if (kind === 'note' || kind === 'label') sheet.value = { is: 'mark', mark: null, draft: { kind, ...about } }
-  else void addMark(kind, span.value)
-}
-const label = (p: Passage) =>
-  (sheet.value = {
-    is: 'mark',
-    mark: null,
-    draft: { kind: 'label', startMs: p.startMs, endMs: p.endMs, quote: p.text },
-  })
-const openMark = (m: Mark) => (sheet.value = { is: 'mark', mark: m, draft: null })
+const { mark, label, openMark } = useMarking(sheet, span, timeMs, addMark)
 function openFind() {
   const chosen = span.value?.quote
   if (chosen && chosen.length < 60) find.wanted.value = chosen
@@ -110,13 +97,7 @@ async function reloadText() {
   await loadMarks()
 }
 
-// What is drawn over the text follows every change of it.
-watch([transcript, marks, find.hits, find.hit, doubts.current, reading.hidesFillers], async () => {
-  await nextTick()
-  drawMarks(page.value?.passages)
-  find.draw(page.value?.passages)
-  doubts.draw(page.value?.passages)
-})
+useDrawing(() => page.value?.passages, [transcript, marks, reading.hidesFillers], [{ draw: drawMarks }, find, doubts])
 watch(find.hit, (h) => h && bring(h.startMs))
 
 useLinkedMoment(transcript, (ms) => {

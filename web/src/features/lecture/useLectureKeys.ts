@@ -48,6 +48,21 @@ export function useLectureKeys(a: Actions) {
   onKey('q', () => a.open('quiz'))
   onKey('M', () => a.open('marks'))
   onKey('Escape', () => a.open(null))
+  // With Alt the same while something is selected in the text, where a letter alone would be typed.
+  const marking: Record<string, () => void> = {
+    KeyK: () => a.mark('key'),
+    KeyX: () => a.mark('exam'),
+    KeyW: () => a.mark('unclear'),
+    KeyT: () => a.mark('note'),
+    KeyL: a.loop,
+    KeyD: a.doubts,
+  }
+  onKeyStroke(true, (event) => {
+    const action = marking[event.code]
+    if (!event.altKey || event.ctrlKey || event.metaKey || !action) return
+    event.preventDefault()
+    action()
+  })
   onKeyStroke(['f', 'z', 'y', 'Z'], (event) => {
     if (!event.ctrlKey && !event.metaKey) return
     const key = event.key.toLowerCase()
