@@ -3,6 +3,7 @@ import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect } from '@playwright/test'
+import { clickWord } from './page.ts'
 import { test } from './server.ts'
 
 const talk = `A buoy is a floating mark that is fixed to the sea bed. A buoy shows the edge of a channel.
@@ -43,16 +44,17 @@ test('from a file of speech to recall', async ({ page, empty }) => {
   await page.getByRole('link', { name: 'Open' }).click()
 
   await expect(page.getByRole('heading', { name: 'Buoys and lights' })).toBeVisible()
-  await expect(page.locator('[data-w]').first()).toBeVisible({ timeout: 300_000 })
+  await expect(page.locator('[data-passage] p').first()).toBeVisible({ timeout: 300_000 })
   await expect(page.getByRole('button', { name: 'Ask', exact: true })).toBeVisible({ timeout: 300_000 })
   await expect(page.getByRole('status')).toBeHidden({ timeout: 300_000 })
 
-  // A click on a word plays from there.
-  const word = page.locator('[data-w]', { hasText: 'horizon' }).first()
-  await word.click()
+  // The caret in a word, and the key that plays from there; it marks the word that is spoken.
+  await clickWord(page, 'horizon')
+  await page.keyboard.press('Control+Enter')
   const media = page.locator('audio')
   await expect.poll(() => media.evaluate((m: HTMLMediaElement) => m.currentTime)).toBeGreaterThan(15)
-  await expect(page.locator('[data-w].now')).toBeVisible()
+  await expect(page.locator('[data-spoken]')).toBeVisible()
+  await page.keyboard.press('Escape')
   await page.keyboard.press('Space')
   await expect.poll(() => media.evaluate((m: HTMLMediaElement) => m.paused)).toBe(true)
 
@@ -102,7 +104,7 @@ test('a restart in the middle of a transcription loses nothing', async ({ page, 
   await page.getByLabel('Choose files').setInputFiles(long)
   await page.getByRole('button', { name: 'Bring in', exact: true }).click()
   await page.getByRole('link', { name: 'Open' }).click()
-  await expect(page.locator('[data-w]').first()).toBeVisible({ timeout: 300_000 })
+  await expect(page.locator('[data-passage] p').first()).toBeVisible({ timeout: 300_000 })
   await empty.restart()
   await expect(page.getByRole('button', { name: 'Ask', exact: true })).toBeVisible({ timeout: 300_000 })
   await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 300_000 })
@@ -114,7 +116,7 @@ test('a link to a second opens there', async ({ page, demo }) => {
   await page.goto(`${demo.address}/lecture/tide-table?t=120`)
   await expect.poll(() => page.locator('video').evaluate((m: HTMLMediaElement) => m.currentTime)).toBeCloseTo(120, 0)
   await expect(page.getByRole('slider', { name: 'Time in the lecture' })).toHaveAttribute('aria-valuenow', '120')
-  await expect(page.locator('.passage.marked')).toBeInViewport()
+  await expect(page.locator('.row.source')).toBeInViewport()
 })
 
 test('the stave and the speed answer to keys', async ({ page, demo }) => {

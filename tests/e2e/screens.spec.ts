@@ -11,6 +11,8 @@ const screens: [name: string, path: string, ready: string][] = [
   ['Summary', '/lecture/rule-of-twelfths?desk=summary', 'The rule of twelfths'],
   ['Cards', '/lecture/rule-of-twelfths?desk=cards', 'The rule of twelfths'],
   ['Quiz', '/lecture/rule-of-twelfths?desk=quiz', 'The rule of twelfths'],
+  ['Marks', '/lecture/rule-of-twelfths?desk=marks', 'The rule of twelfths'],
+  ['Changes', '/lecture/rule-of-twelfths?desk=changes', 'The rule of twelfths'],
   ['Terms', '/course/Tides%20and%20tidal%20streams/terms', 'Terms of “Tides and tidal streams”'],
   ['Review', '/review', ''],
   ['A talk', '/lecture/harbour-pilot', 'A talk with a harbour pilot'],

@@ -59,8 +59,8 @@ export const keySheet: { place: string; keys: [string, string][] }[] = [
 ]
 
 /** Whether keys are for typing at this moment, or for a button that has them. */
-export function isTyping(event: KeyboardEvent): boolean {
-  const target = event.target as HTMLElement | null
+export function isTyping(event: Event): boolean {
+  const target = event.target instanceof Element ? event.target : null
   return Boolean(
     target?.closest(
       'input, textarea, select, [contenteditable=plaintext-only], [contenteditable=true], [role=dialog], [role=listbox], [role=menu]',

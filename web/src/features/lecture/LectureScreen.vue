@@ -81,6 +81,11 @@ async function edit(wanted: Edit) {
   await edits.edit(wanted)
   if (wanted.kind === 'rewrite') void loadMarks()
 }
+/** Once what was typed is saved: whether the same stands elsewhere. */
+async function left(before: string, after: string) {
+  await edits.settled()
+  await askAgain(before, after)
+}
 const toggleLoop = () => {
   if (loop.value) loop.value = null
   else if (span.value) player.playLoop(span.value.startMs, span.value.endMs)
@@ -209,7 +214,7 @@ useLectureKeys({
           @name="sheet = { is: 'voices', speakerId: $event }"
           @edit="edit"
           @typing="edits.isTyping.value = $event"
-          @leave="askAgain"
+          @leave="left"
           @step="(way) => (way === 'undo' ? edits.undo() : edits.redo())"
           @menu="(passage, target) => (sheet = { is: 'passage', passage, target })"
           @mark="openMark"

@@ -74,11 +74,7 @@ export function useMarks(id: Ref<string>, timeMs: Ref<number>) {
   const pictures = (data: DataTransfer | null) => [...(data?.files ?? [])].filter((f) => f.type.startsWith('image/'))
   useEventListener(document, 'paste', (event: ClipboardEvent) => {
     const found = pictures(event.clipboardData)
-    if (
-      !found.length ||
-      (isTyping(event as unknown as KeyboardEvent) && !(event.target as HTMLElement).closest('.page'))
-    )
-      return
+    if (!found.length || (isTyping(event) && !(event.target as Element).closest('.page'))) return
     event.preventDefault()
     for (const f of found) void addPicture(f)
   })
