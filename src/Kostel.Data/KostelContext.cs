@@ -12,8 +12,11 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 namespace Kostel.Data;
 
 /// <summary>The library on SQLite.</summary>
-public sealed class KostelContext(DbContextOptions<KostelContext> options) : DbContext(options)
+public sealed class KostelContext(DbContextOptions<KostelContext> options, TranscriptCache transcripts) : DbContext(options)
 {
+    /// <summary>Transcripts that need not be read again.</summary>
+    public TranscriptCache Transcripts => transcripts;
+
     public DbSet<CourseRow> Courses => Set<CourseRow>();
 
     public DbSet<LectureRow> Lectures => Set<LectureRow>();

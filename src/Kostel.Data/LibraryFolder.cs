@@ -8,6 +8,7 @@ namespace Kostel.Data;
 public sealed class LibraryFolder : IDbContextFactory<KostelContext>
 {
     private readonly DbContextOptions<KostelContext> options;
+    private readonly TranscriptCache transcripts = new();
 
     /// <param name="folder">Made when it is not there.</param>
     public LibraryFolder(string folder)
@@ -35,7 +36,7 @@ public sealed class LibraryFolder : IDbContextFactory<KostelContext>
     }
 
     /// <inheritdoc/>
-    public KostelContext CreateDbContext() => new(options);
+    public KostelContext CreateDbContext() => new(options, transcripts);
 
     /// <summary>The recording as it was brought in.</summary>
     public string Original(string lectureId) => Path.Combine(LectureFolder(lectureId), "original");
@@ -68,6 +69,6 @@ public sealed class LibraryFolder : IDbContextFactory<KostelContext>
     /// <summary>Used by the tool that writes migrations.</summary>
     private sealed class DesignTime : IDesignTimeDbContextFactory<KostelContext>
     {
-        public KostelContext CreateDbContext(string[] args) => new(Options("design.db"));
+        public KostelContext CreateDbContext(string[] args) => new(Options("design.db"), new TranscriptCache());
     }
 }

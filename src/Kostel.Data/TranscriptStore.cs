@@ -84,6 +84,11 @@ public static class TranscriptStore
     /// <summary>A lecture's transcript; while it is being made, what there is of it, without chapters.</summary>
     public static async Task<Transcript> Transcript(this KostelContext context, LectureRow lecture, CancellationToken cancel)
     {
+        if (context.Transcripts.Of(lecture.Id, lecture.TextVersion) is { } kept)
+        {
+            return kept with { Language = lecture.Language, DurationMs = lecture.DurationMs };
+        }
+
         var passages = await context.Passages.AsNoTracking().Where(p => p.LectureId == lecture.Id).OrderBy(p => p.Number).ToListAsync(cancel);
         if (passages.Count == 0)
         {
@@ -95,11 +100,19 @@ public static class TranscriptStore
 
         var speakers = await context.Speakers.AsNoTracking().Where(s => s.LectureId == lecture.Id).OrderBy(s => s.Number).ToListAsync(cancel);
         var chapters = await context.Chapters.AsNoTracking().Where(c => c.LectureId == lecture.Id).OrderBy(c => c.Number).ToListAsync(cancel);
-        return new Transcript(
+        var transcript = new Transcript(
             lecture.Language,
             lecture.DurationMs,
             speakers.Select(s => new Speaker(s.Key, s.Name, s.Asks)).ToList(),
             passages.Select(p => new Passage(p.Key, p.SpeakerKey, p.StartMs, p.EndMs, p.Words)).ToList(),
             chapters.Select(c => new Chapter(c.Title, c.StartMs, c.EndMs)).ToList());
+
+        // Inside a transaction the version may be one that is never stored.
+        if (context.Database.CurrentTransaction is null)
+        {
+            context.Transcripts.Keep(lecture.Id, lecture.TextVersion, transcript);
+        }
+
+        return transcript;
     }
 }

@@ -43,6 +43,7 @@ builder.Services.AddSingleton<JobQueue>();
 if (!describesOnly)
 {
     builder.Services.AddHostedService(s => s.GetRequiredService<JobQueue>());
+    builder.Services.AddHostedService<WarmStart>();
 }
 
 builder.Services.AddSingleton<UploadFiles>();

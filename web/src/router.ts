@@ -1,5 +1,8 @@
 import { createRouter, createWebHistory } from 'vue-router'
 
+// A link leads to a lecture more often than to any other place: its screen is fetched with the program and not after it.
+const lectureScreen = location.pathname.startsWith('/lecture/') ? import('./features/lecture/LectureScreen.vue') : null
+
 export const router = createRouter({
   history: createWebHistory(),
   scrollBehavior: (to, from, saved) => (to.path === from.path ? false : (saved ?? { top: 0 })),
@@ -9,7 +12,7 @@ export const router = createRouter({
     {
       path: '/lecture/:id',
       name: 'lecture',
-      component: () => import('./features/lecture/LectureScreen.vue'),
+      component: () => lectureScreen ?? import('./features/lecture/LectureScreen.vue'),
       props: true,
     },
     { path: '/bring-in', name: 'bring-in', component: () => import('./features/bringin/BringInScreen.vue') },

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { onBeforeUnmount, onMounted, ref } from 'vue'
 import type { Mark, Passage } from '@/api/client'
 import { clock } from '@/shared/time'
 import MarkNote from './MarkNote.vue'
 import PassageText from './PassageText.vue'
-import type { Way } from './caret'
+import type { PassageActions } from './passageActions'
 
-defineProps<{
+const props = defineProps<{
   passage: Passage
+  index: number
   speaker: string | null
   marks: readonly Mark[]
   isSource: boolean
@@ -17,25 +18,12 @@ defineProps<{
   canEdit: boolean
   unsureBelow: number
   guessedBelow: number
-}>()
-const emit = defineEmits<{
-  hear: [word: number]
-  word: [index: number]
-  name: []
-  menu: [target: HTMLElement]
-  mark: [mark: Mark]
-  typing: [isTyping: boolean]
-  save: [text: string]
-  split: [atWord: number]
-  join: [way: 'before' | 'after']
-  boundary: [words: number]
-  leave: [before: string, after: string]
-  move: [way: Way]
-  step: [way: 'undo' | 'redo']
-  entered: []
+  /** The same object for all and always, so that a row is drawn anew only when it changed itself. */
+  actions: PassageActions
 }>()
 const text = ref<InstanceType<typeof PassageText>>()
-defineExpose({ text })
+onMounted(() => props.actions.attach(props.passage.id, { text: text.value }))
+onBeforeUnmount(() => props.actions.attach(props.passage.id, null))
 </script>
 
 <template>
@@ -47,7 +35,7 @@ defineExpose({ text })
         type="button"
         :title="`Name ${speaker}`"
         tabindex="-1"
-        @click="emit('name')"
+        @click="actions.name(passage)"
       >
         {{ speaker }}
       </button>
@@ -58,7 +46,7 @@ defineExpose({ text })
           type="button"
           :tabindex="isCurrent ? 0 : -1"
           :aria-label="`More for the passage at ${clock(passage.startMs)}`"
-          @click="emit('menu', $event.currentTarget as HTMLElement)"
+          @click="actions.menu(passage, $event.currentTarget as HTMLElement)"
         >
           •••
         </button>
@@ -67,7 +55,7 @@ defineExpose({ text })
           type="button"
           :tabindex="isCurrent ? 0 : -1"
           :aria-label="`Hear from ${clock(passage.startMs)}`"
-          @click="emit('hear', 0)"
+          @click="actions.hear(passage, 0)"
         >
           {{ clock(passage.startMs) }}
         </button>
@@ -83,20 +71,20 @@ defineExpose({ text })
       :is-current="isCurrent"
       :is-question="isQuestion"
       :can-edit="canEdit"
-      @word="emit('word', $event)"
-      @hear="emit('hear', $event)"
-      @typing="emit('typing', $event)"
-      @save="emit('save', $event)"
-      @split="emit('split', $event)"
-      @join="emit('join', $event)"
-      @boundary="emit('boundary', $event)"
-      @leave="(before, after) => emit('leave', before, after)"
-      @move="emit('move', $event)"
-      @step="emit('step', $event)"
-      @entered="emit('entered')"
+      @word="actions.word(passage, $event)"
+      @hear="actions.hear(passage, $event)"
+      @typing="actions.typing($event)"
+      @save="actions.save(passage, $event)"
+      @split="actions.split(index, passage, $event)"
+      @join="actions.join(index, $event)"
+      @boundary="actions.boundary(index, passage, $event)"
+      @leave="(before, after) => actions.leave(before, after)"
+      @move="actions.move(index, $event)"
+      @step="actions.step($event)"
+      @entered="actions.entered()"
     />
     <div v-if="marks.length" class="notes">
-      <MarkNote v-for="m in marks" :key="m.id" :mark="m" @open="emit('mark', m)" />
+      <MarkNote v-for="m in marks" :key="m.id" :mark="m" @open="actions.mark(m)" />
     </div>
   </div>
 </template>

@@ -5,6 +5,8 @@ import { indexAt } from '@/shared/time'
 import ChapterHeading from './ChapterHeading.vue'
 import PassageRow from './PassageRow.vue'
 import { placeCaret, type Way } from './caret'
+import type { PassageActions } from './passageActions'
+import { useLaidOut } from './useLaidOut'
 import { useSpokenWord, usePassages } from './usePassages'
 
 const props = defineProps<{
@@ -27,6 +29,8 @@ const emit = defineEmits<{
   step: [way: 'undo' | 'redo']
   menu: [passage: Passage, target: HTMLElement]
   mark: [mark: Mark]
+  /** More of the text is on the page, so that marks can be drawn over it. */
+  drawn: []
 }>()
 
 const isFollowing = ref(true)
@@ -42,26 +46,55 @@ const spoken = useSpokenWord(
   () => props.timeMs,
 )
 
+const { isReady, want, heightOf } = useLaidOut(
+  () => props.transcript.passages.length,
+  () => emit('drawn'),
+)
 const names = computed(() => new Map(props.transcript.speakers.map((s) => [s.id, s])))
-/** Passages under their chapters; one nameless chapter while there are none yet. */
+/** Passages under their chapters; one nameless chapter while there are none yet. Those that are not laid out yet are one gap. */
 const chapters = computed(() => {
   const { chapters: found, passages: all, speakers } = props.transcript
   const several = speakers.length > 1
-  const rows = all.map((passage, index) => ({
-    passage,
-    index,
-    speaker:
-      several && passage.speakerId !== all[index - 1]?.speakerId
-        ? (names.value.get(passage.speakerId)?.name ?? null)
-        : null,
-    isQuestion: several && names.value.get(passage.speakerId)?.asks === true,
-  }))
-  if (found.length === 0) return [{ chapter: null, rows }]
+  const rowsOf = (from: number, to: number) => {
+    const rows: {
+      key: string
+      gap: number
+      passage: Passage
+      index: number
+      speaker: string | null
+      isQuestion: boolean
+    }[] = []
+    for (let index = from; index < to; index++) {
+      const passage = all[index]
+      if (!passage) break
+      const last = rows.at(-1)
+      if (!isReady(index)) {
+        if (last?.gap) last.gap += heightOf(passage)
+        else
+          rows.push({
+            key: `gap ${passage.id}`,
+            gap: heightOf(passage),
+            passage,
+            index,
+            speaker: null,
+            isQuestion: false,
+          })
+        continue
+      }
+      const speaker = several ? names.value.get(passage.speakerId) : undefined
+      const isNew = passage.speakerId !== all[index - 1]?.speakerId
+      const row = { key: passage.id, gap: 0, passage, index, isQuestion: speaker?.asks === true }
+      rows.push({ ...row, speaker: isNew ? (speaker?.name ?? null) : null })
+    }
+    return rows
+  }
+  if (found.length === 0) return [{ chapter: null, rows: rowsOf(0, all.length) }]
   return found.map((chapter) => ({
     chapter,
-    rows: rows.filter((r) => r.passage.startMs >= chapter.startMs && r.passage.startMs < chapter.endMs),
+    rows: rowsOf(firstFrom(chapter.startMs), firstFrom(chapter.endMs)),
   }))
 })
+const firstFrom = (ms: number) => indexAt(starts.value, ms - 1) + 1
 const marksOf = computed(() => {
   const found = new Map<string, Mark[]>()
   for (const m of props.marks) {
@@ -72,7 +105,8 @@ const marksOf = computed(() => {
 })
 const none: Mark[] = []
 
-function show(index: number, block: ScrollLogicalPosition = 'center') {
+async function show(index: number, block: ScrollLogicalPosition = 'center') {
+  if (want(index)) await nextTick()
   const element = passages.element(index)
   if (!element) return
   scrolledByUs = Date.now()
@@ -87,21 +121,22 @@ function scrolled() {
 }
 function comeBack() {
   isFollowing.value = true
-  show(current.value)
+  void show(current.value)
 }
 watch(current, (index) => {
-  if (isFollowing.value && props.isPlaying) show(index)
+  if (isFollowing.value && props.isPlaying) void show(index)
 })
 
 /** Brings a moment into view, whether or not it is played. */
 async function bring(ms: number) {
   isFollowing.value = true
   await nextTick()
-  show(Math.max(0, indexAt(starts.value, ms)))
+  await show(Math.max(0, indexAt(starts.value, ms)))
 }
 
 /** Puts the caret into a word. */
 async function enter(index: number, offset: number) {
+  want(index)
   await nextTick()
   const element = passages.element(index)
   if (!element) return
@@ -161,7 +196,23 @@ function after(action: () => void) {
   setTimeout(stop, 4000)
 }
 
-const hearWord = (passage: Passage, word: number) => emit('hear', passage.startsMs[word] ?? passage.startMs)
+const actions: PassageActions = {
+  attach: passages.attach,
+  hear: (p, word) => emit('hear', p.startsMs[word] ?? p.startMs),
+  word: (p, word) => emit('point', p.startsMs[word] ?? p.startMs),
+  name: (p) => emit('name', p.speakerId),
+  menu: (p, target) => emit('menu', p, target),
+  mark: (m) => emit('mark', m),
+  typing: (is) => emit('typing', is),
+  save: (p, text) => emit('edit', { kind: 'rewrite', passageId: p.id, expected: p.text, text }),
+  split,
+  join,
+  boundary: (index, p, words) => boundary(p, index, words),
+  leave: (before, now) => emit('leave', before, now),
+  move,
+  step: (way) => emit('step', way),
+  entered: () => (isFollowing.value = !props.isPlaying),
+}
 defineExpose({ bring, scrolled, comeBack, write, passages, spoken })
 </script>
 
@@ -176,37 +227,26 @@ defineExpose({ bring, scrolled, comeBack, write, passages, spoken })
         @rename="emit('edit', { kind: 'chapter', startMs: c.chapter.startMs, title: $event })"
         @join="emit('edit', { kind: 'endChapter', startMs: c.chapter.startMs })"
       />
-      <PassageRow
-        v-for="r in c.rows"
-        :key="r.passage.id"
-        :ref="(row) => passages.attach(r.passage.id, row)"
-        :data-passage="r.index"
-        :data-spoken="r.index === current && spoken >= 0 ? spoken : undefined"
-        :passage="r.passage"
-        :speaker="r.speaker"
-        :marks="marksOf.get(r.passage.id) ?? none"
-        :is-source="r.index === source"
-        :is-current="r.index === current"
-        :is-question="r.isQuestion"
-        :hides-fillers="hidesFillers"
-        :can-edit="canEdit"
-        :unsure-below="transcript.unsureBelow"
-        :guessed-below="transcript.guessedBelow"
-        @hear="hearWord(r.passage, $event)"
-        @word="emit('point', r.passage.startsMs[$event] ?? r.passage.startMs)"
-        @name="emit('name', r.passage.speakerId)"
-        @menu="emit('menu', r.passage, $event)"
-        @mark="emit('mark', $event)"
-        @typing="emit('typing', $event)"
-        @save="emit('edit', { kind: 'rewrite', passageId: r.passage.id, expected: r.passage.text, text: $event })"
-        @split="split(r.index, r.passage, $event)"
-        @join="join(r.index, $event)"
-        @boundary="boundary(r.passage, r.index, $event)"
-        @leave="(before: string, now: string) => emit('leave', before, now)"
-        @move="move(r.index, $event)"
-        @step="emit('step', $event)"
-        @entered="isFollowing = !isPlaying"
-      />
+      <template v-for="r in c.rows" :key="r.key">
+        <div v-if="r.gap" :style="{ height: `${r.gap}px` }" />
+        <PassageRow
+          v-else
+          :data-passage="r.index"
+          :data-spoken="r.index === current && spoken >= 0 ? spoken : undefined"
+          :passage="r.passage"
+          :index="r.index"
+          :speaker="r.speaker"
+          :marks="marksOf.get(r.passage.id) ?? none"
+          :is-source="r.index === source"
+          :is-current="r.index === current"
+          :is-question="r.isQuestion"
+          :hides-fillers="hidesFillers"
+          :can-edit="canEdit"
+          :unsure-below="transcript.unsureBelow"
+          :guessed-below="transcript.guessedBelow"
+          :actions="actions"
+        />
+      </template>
     </section>
     <button v-if="!isFollowing && isPlaying" class="back" type="button" @click="comeBack">
       Back to what is being said

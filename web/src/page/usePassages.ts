@@ -3,7 +3,8 @@ import type { Transcript } from '@/api/client'
 import { rangeIn, useRanges } from './highlights'
 import type { TextLayout } from './text'
 
-interface Row {
+/** A passage that is on the page. */
+export interface Row {
   text?: { element?: HTMLElement; layout: TextLayout }
 }
 
@@ -18,8 +19,8 @@ export interface Span {
 export function usePassages(transcript: () => Transcript) {
   const rows = new Map<string, Row>()
 
-  function attach(id: string, row: unknown) {
-    if (row) rows.set(id, row as Row)
+  function attach(id: string, row: Row | null) {
+    if (row) rows.set(id, row)
     else rows.delete(id)
   }
   const row = (index: number) => rows.get(transcript().passages[index]?.id ?? '')

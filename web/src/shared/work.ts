@@ -1,4 +1,4 @@
-import { HubConnectionBuilder, HubConnectionState, LogLevel } from '@microsoft/signalr'
+import type { HubConnection } from '@microsoft/signalr'
 import { defineStore } from 'pinia'
 import { computed, reactive, ref } from 'vue'
 import { api, type Progress } from '@/api/client'
@@ -18,11 +18,7 @@ export const useWork = defineStore('work', () => {
   const textListeners = new Set<(c: TextChange) => void>()
   const dueCount = ref(0)
   const isReachable = ref(true)
-  const connection = new HubConnectionBuilder()
-    .withUrl('/hub/progress')
-    .withAutomaticReconnect({ nextRetryDelayInMilliseconds: () => 2000 })
-    .configureLogging(LogLevel.None)
-    .build()
+  let connection: HubConnection | null = null
 
   function take(report: Progress) {
     reports.set(report.lectureId, report)
@@ -46,18 +42,30 @@ export const useWork = defineStore('work', () => {
     }
   }
 
+  /** The connection is fetched after the screen: nothing that is read waits for it. */
+  async function listenToServer() {
+    const { HubConnectionBuilder, LogLevel } = await import('@microsoft/signalr')
+    const made = new HubConnectionBuilder()
+      .withUrl('/hub/progress')
+      .withAutomaticReconnect({ nextRetryDelayInMilliseconds: () => 2000 })
+      .configureLogging(LogLevel.None)
+      .build()
+    connection = made
+    made.on('progress', take)
+    made.on('text', (change: TextChange) => textListeners.forEach((listener) => listener(change)))
+    made.onreconnected(refresh)
+    const connect = () => made.start().catch(() => setTimeout(connect, 2000))
+    void connect()
+  }
+
   let started = false
   function start() {
     if (started) return
     started = true
-    connection.on('progress', take)
-    connection.on('text', (change: TextChange) => textListeners.forEach((listener) => listener(change)))
-    connection.onreconnected(refresh)
-    const connect = () => connection.start().catch(() => setTimeout(connect, 2000))
-    void connect()
+    void listenToServer()
     void refresh()
     setInterval(() => {
-      if (connection.state !== HubConnectionState.Connected || !isReachable.value) void refresh()
+      if (connection?.state !== 'Connected' || !isReachable.value) void refresh()
     }, pollMs)
   }
 

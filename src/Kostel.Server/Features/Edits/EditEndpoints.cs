@@ -60,8 +60,10 @@ internal static class EditEndpoints
         var version = lecture.TextVersion;
         try
         {
-            var patch = await context.Commit(lecture, before, edit.Apply(before), edit.What, now, cancel);
+            var after = edit.Apply(before);
+            var patch = await context.Commit(lecture, before, after, edit.What, now, cancel);
             await all.CommitAsync(cancel);
+            context.Transcripts.Keep(id, lecture.TextVersion, after);
             return (patch, lecture, version);
         }
         catch (EditRefusedException e)
@@ -90,9 +92,11 @@ internal static class EditEndpoints
         var lecture = await LectureEndpoints.Find(context, id, cancel);
         await TranscriptEndpoints.RefuseWhileAtWork(context, id, cancel);
         var version = lecture.TextVersion;
+        var before = await context.Transcript(lecture, cancel);
         var patch = await context.Step(lecture, undo, cancel)
             ?? throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, undo ? "There is nothing left to take back." : "There is nothing to do again.");
         await all.CommitAsync(cancel);
+        context.Transcripts.Keep(id, lecture.TextVersion, patch.Apply(before));
         return await Answer(context, board, lecture, patch, version, cancel);
     }
 

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Kostel.Core.Speech;
 using Kostel.Core.Transcripts;
 using Kostel.Core.Transcripts.Reading;
@@ -28,8 +29,13 @@ public sealed record PassageView(
     IReadOnlyList<int> Fillers,
     double Confidence)
 {
+    /// <summary>An edit leaves nearly all passages as they were, and so the same objects.</summary>
+    private static readonly ConditionalWeakTable<Passage, PassageView> Known = [];
+
     /// <summary>The view of a passage.</summary>
-    public static PassageView Of(Passage p) => new(
+    public static PassageView Of(Passage passage) => Known.GetValue(passage, Make);
+
+    private static PassageView Make(Passage p) => new(
         p.Id, p.SpeakerId, p.StartMs, p.EndMs, p.Text,
         p.Words.Select(w => w.StartMs).ToArray(),
         p.Words.Select(w => w.EndMs).ToArray(),

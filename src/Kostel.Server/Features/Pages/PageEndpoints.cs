@@ -36,7 +36,15 @@ internal static class PageEndpoints
             context.Response.ContentType = "text/html; charset=utf-8";
             context.Response.Headers.CacheControl = "no-store";
             var html = await File.ReadAllTextAsync(page, context.RequestAborted);
-            await context.Response.WriteAsync(html.Replace(NoncePlace, PageSecurity.Nonce(context), StringComparison.Ordinal));
+            await context.Response.WriteAsync(html
+                .Replace(NoncePlace, PageSecurity.Nonce(context), StringComparison.Ordinal)
+                .Replace("</head>", Early(context.Request.Path) + "</head>", StringComparison.Ordinal));
         });
     }
+
+    /// <summary>Lets the browser fetch a lecture's text while it still reads the program.</summary>
+    private static string Early(PathString path) =>
+        path.StartsWithSegments("/lecture", out var rest) && rest.Value is ['/', .. { Length: > 0 } id] && id.All(c => char.IsAsciiLetterOrDigit(c) || c == '-')
+            ? $"<link rel=\"preload\" as=\"fetch\" crossorigin=\"anonymous\" href=\"/api/lectures/{id}/transcript\">"
+            : "";
 }

@@ -1,19 +1,17 @@
 <script setup lang="ts">
-import { computed, provide, ref, toRef, watch } from 'vue'
+import { computed, defineAsyncComponent, provide, ref, toRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Edit } from '@/api/client'
 import ReadingPage from '@/page/ReadingPage.vue'
 import { lectureIdKey } from '@/page/lectureId'
 import { useFind } from '@/page/useFind'
 import WorkBar from '@/shared/WorkBar.vue'
-import DeskPanel from '@/features/desk/DeskPanel.vue'
 import { isDeskWork, type DeskWork } from '@/features/desk/works'
 import AgainBar from './AgainBar.vue'
 import DoubtBar from './DoubtBar.vue'
 import FindBar from './FindBar.vue'
 import LectureFoot from './LectureFoot.vue'
 import LectureHeader from './LectureHeader.vue'
-import LectureSheets from './LectureSheets.vue'
 import MarginNotes from './MarginNotes.vue'
 import MissingLecture from './MissingLecture.vue'
 import PageTools from './PageTools.vue'
@@ -36,6 +34,9 @@ import { useMarks } from './useMarks'
 import { useSelection } from './useSelection'
 import { useStaveSpans } from './useStaveSpans'
 
+// What lies over or beside the page is fetched once the page stands.
+const LectureSheets = defineAsyncComponent(() => import('./LectureSheets.vue'))
+const DeskPanel = defineAsyncComponent(() => import('@/features/desk/DeskPanel.vue'))
 const props = defineProps<{ id: string }>()
 const route = useRoute()
 const router = useRouter()
@@ -77,19 +78,13 @@ function hearSource(ms: number) {
 }
 const hearWord = (ms: number) => (isPlaying.value ? player.pause() : hear(ms))
 
-async function edit(wanted: Edit) {
-  await edits.edit(wanted)
-  if (wanted.kind === 'rewrite') void loadMarks()
-}
+const edit = (wanted: Edit) => void edits.edit(wanted).then(loadMarks)
 /** Once what was typed is saved: whether the same stands elsewhere. */
 async function left(before: string, after: string) {
   await edits.settled()
   await askAgain(before, after)
 }
-const toggleLoop = () => {
-  if (loop.value) loop.value = null
-  else if (span.value) player.playLoop(span.value.startMs, span.value.endMs)
-}
+const toggleLoop = () => player.toggleLoop(span.value)
 const { mark, label, openMark } = useMarking(sheet, span, timeMs, addMark)
 function openFind() {
   const chosen = span.value?.quote
@@ -97,12 +92,13 @@ function openFind() {
   find.isOpen.value = true
 }
 const replace = (phrase: string, replacement: string) => (sheet.value = { is: 'replace', phrase, replacement })
-async function reloadText() {
-  await load()
-  await loadMarks()
-}
+const reloadText = () => load().then(loadMarks)
 
-useDrawing(() => page.value?.passages, [transcript, marks, reading.hidesFillers], [{ draw: drawMarks }, find, doubts])
+const drawAll = useDrawing(
+  () => page.value?.passages,
+  [transcript, marks, reading.hidesFillers],
+  [{ draw: drawMarks }, find, doubts],
+)
 watch(find.hit, (h) => h && bring(h.startMs))
 
 useLinkedMoment(transcript, (ms) => {
@@ -218,6 +214,7 @@ useLectureKeys({
           @step="(way) => (way === 'undo' ? edits.undo() : edits.redo())"
           @menu="(passage, target) => (sheet = { is: 'passage', passage, target })"
           @mark="openMark"
+          @drawn="drawAll"
         />
       </div>
     </div>
@@ -250,6 +247,7 @@ useLectureKeys({
       @take="sheet = { is: 'take' }"
     />
     <LectureSheets
+      v-if="sheet || edits.conflict.value"
       v-model="sheet"
       :lecture="lecture"
       :transcript="transcript"

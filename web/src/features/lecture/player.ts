@@ -96,6 +96,12 @@ export function usePlayer() {
     void play()
   }
 
+  /** Ends the loop, or begins one over a span. */
+  function toggleLoop(span: { startMs: number; endMs: number } | null) {
+    if (loop.value) loop.value = null
+    else if (span) playLoop(span.startMs, span.endMs)
+  }
+
   function changeSpeed(steps: number) {
     const at = speeds.findIndex((s) => s >= speed.value)
     speed.value = speeds[Math.min(speeds.length - 1, Math.max(0, at + steps))] ?? 1
@@ -125,6 +131,7 @@ export function usePlayer() {
     toggle,
     playFrom,
     playLoop,
+    toggleLoop,
     changeSpeed,
   }
 }

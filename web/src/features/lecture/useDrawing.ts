@@ -11,8 +11,10 @@ interface Drawn {
 /** What is drawn over the text follows every change of the text and of itself. */
 export function useDrawing(passages: () => Passages | undefined, text: WatchSource[], drawn: Drawn[]) {
   const own = drawn.flatMap((d) => [d.hits, d.hit, d.current]).filter((source) => source !== undefined)
-  watch([...text, ...own], async () => {
+  async function draw() {
     await nextTick()
     for (const d of drawn) d.draw(passages())
-  })
+  }
+  watch([...text, ...own], draw)
+  return draw
 }

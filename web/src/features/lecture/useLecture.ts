@@ -27,8 +27,10 @@ export function useLecture(id: Ref<string>) {
     problem.value = ''
     isGone.value = false
     try {
+      const text = loadTranscript()
+      text.catch(() => undefined)
       lecture.value = await must(api.GET('/api/lectures/{id}', path()))
-      await loadTranscript()
+      await text
       document.title = `${lecture.value.title} · Kostel`
       void loadPeaks().catch(() => undefined)
     } catch (e) {

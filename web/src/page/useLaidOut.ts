@@ -1,0 +1,42 @@
+import { onBeforeUnmount, onMounted, ref } from 'vue'
+import type { Passage } from '@/api/client'
+
+const first = 10
+const around = 16
+const each = 24
+const lettersInLine = 62
+const lineHeight = 1.6
+const usualSize = 17
+
+/** Lays a long text out bit by bit: what one looks at first, the rest while there is nothing else to do. Until then a passage is a gap of about its height. */
+export function useLaidOut(count: () => number, drawn: () => void) {
+  const upTo = ref(first)
+  const centre = ref(-around - 1)
+  let timer = 0
+
+  const isReady = (index: number) => index < upTo.value || Math.abs(index - centre.value) <= around
+
+  /** Lays out what is around a passage now; says whether that was still to be done. */
+  function want(index: number): boolean {
+    const isNew = !isReady(index) || !isReady(index + 3)
+    if (isNew) centre.value = index
+    return isNew
+  }
+
+  function more() {
+    if (upTo.value < count()) {
+      upTo.value += each
+      timer = later(more)
+    } else drawn()
+  }
+  onMounted(() => (timer = later(more)))
+  onBeforeUnmount(() => cancel(timer))
+
+  const heightOf = (p: Passage) => Math.ceil(p.text.length / lettersInLine) * usualSize * lineHeight + 13
+  return { isReady, want, heightOf }
+}
+
+const later = (work: () => void): number =>
+  typeof requestIdleCallback === 'function' ? requestIdleCallback(work, { timeout: 200 }) : window.setTimeout(work, 30)
+const cancel = (handle: number) =>
+  typeof cancelIdleCallback === 'function' ? cancelIdleCallback(handle) : window.clearTimeout(handle)
