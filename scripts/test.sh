@@ -8,7 +8,7 @@ configuration=Release
 mkdir -p "$state"
 . scripts/setup.sh
 set -e
-need_debian ffmpeg chromium flite espeak-ng pocketsphinx-testdata
+need_debian ffmpeg chromium flite espeak-ng pocketsphinx-testdata poppler-utils libreoffice-writer-nogui
 need_models
 # The Spanish pack has a licence that only a person can accept; without it the tests that need it are passed over and counted.
 [ "${KOSTEL_ACCEPT_LICENCE:-}" != es ] || node models/fetch.mjs "$KOSTEL_MODELS" add es --accept-licence 2>&1 | tail -n 2

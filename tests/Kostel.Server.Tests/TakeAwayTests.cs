@@ -93,6 +93,21 @@ public sealed partial class TakeAwayTests(SharedServer shared) : IClassFixture<S
         }
     }
 
+    /// <summary>Against LibreOffice, which reads it and writes its text.</summary>
+    [Fact]
+    public async Task Another_word_processor_reads_the_document()
+    {
+        var id = await Bring();
+        var folder = Directory.CreateDirectory(Path.Combine(server.Folder, "office")).FullName;
+        await File.WriteAllBytesAsync(Path.Combine(folder, "talk.docx"), await server.Http.GetByteArrayAsync($"/api/lectures/{id}/export?format=docx&times=false&speakers=false", Cancel), Cancel);
+        Run("soffice", "--headless", $"-env:UserInstallation=file://{folder}/profile", "--convert-to", "txt:Text (encoded):UTF8", "--outdir", folder, Path.Combine(folder, "talk.docx"));
+        var read = await File.ReadAllTextAsync(Path.Combine(folder, "talk.txt"), Cancel);
+        foreach (var passage in TranscriptFormat.Read(await File.ReadAllTextAsync(Conversation, Cancel)).Passages)
+        {
+            Assert.Contains(passage.Text, read, StringComparison.Ordinal);
+        }
+    }
+
     [Fact]
     public async Task Captions_for_the_player_are_WebVTT()
     {

@@ -4,6 +4,7 @@ using Kostel.Core.Speech;
 using Kostel.Core.Speech.Languages;
 using Kostel.Core.Speech.Speakers;
 using Kostel.Core.Transcripts;
+using Kostel.Core.Transcripts.Edits;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Media;
@@ -63,6 +64,11 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         var heardMs = Pcm.ToMs(sound.Clipping.Samples);
         var words = TranscriptBuilder.Words(utterances);
         var transcript = TranscriptBuilder.Build(utterances, heardMs, language, Diarisation.Of(words, sound.Voices, job.Voices));
+        if (language == SpokenLanguages.English)
+        {
+            transcript = new Respell(await SpellingSetting.Read(context, cancel)).Apply(transcript);
+        }
+
         lecture.Notice = mismatch
             ?? RecordingNotice.For(words, language, facts.DurationMs, heardMs, sound.Clipping.Share)
             ?? (guess is null ? null : LanguageNotice.ForNone(guess));

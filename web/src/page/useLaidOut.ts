@@ -1,7 +1,7 @@
 import { onBeforeUnmount, onMounted, ref } from 'vue'
 import type { Passage } from '@/api/client'
 
-const first = 10
+const first = 6
 const around = 16
 const each = 24
 const lettersInLine = 62

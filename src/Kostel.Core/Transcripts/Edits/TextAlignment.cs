@@ -5,16 +5,21 @@ namespace Kostel.Core.Transcripts.Edits;
 /// <summary>Gives a text without times the times of the words that were heard in its recording.</summary>
 public static class TextAlignment
 {
-    /// <summary>Below this share of words that were heard too, a text is not of this recording.</summary>
+    /// <summary>Below this share of words that were heard too, a text is not of this recording (a judgement, not measured).</summary>
     public const double LeastShared = 0.3;
 
-    /// <summary>The share of a text's words that were heard as well, wherever they stand.</summary>
+    /// <summary>The share of a text's words that were heard as well, wherever they stand. Words that stand in every text do not count.</summary>
     public static double Shared(Transcript text, Transcript heard)
     {
         var left = heard.Passages.SelectMany(p => p.Words).GroupBy(w => WordDiff.Key(w.Text)).ToDictionary(g => g.Key, g => g.Count());
         var (all, shared) = (0, 0);
         foreach (var key in text.Passages.SelectMany(p => p.Words).Select(w => WordDiff.Key(w.Text)))
         {
+            if (StopWords.Contains(key))
+            {
+                continue;
+            }
+
             all++;
             if (left.TryGetValue(key, out var count) && count > 0)
             {

@@ -19,7 +19,7 @@ public sealed record TextBrought(bool Aligned, string? Notice);
 internal static class TextEndpoints
 {
     public static void MapTexts(this IEndpointRouteBuilder app) =>
-        app.MapPost("/api/lectures/{id}/text", Bring).WithName("bringText").Accepts<string>("text/plain");
+        app.MapPost("/api/lectures/{id}/text", Bring).ExcludeFromDescription();
 
     private static async Task<Ok<TextBrought>> Bring(
         string id, string name, HttpRequest request, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)

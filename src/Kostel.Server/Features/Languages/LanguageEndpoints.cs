@@ -1,4 +1,5 @@
 using Kostel.Core.Speech.Languages;
+using Kostel.Core.Text;
 using Kostel.Data;
 using Kostel.Server.Http;
 using Kostel.Speech;
@@ -27,7 +28,11 @@ public sealed record ServiceView(
 
 /// <summary>Which languages can be transcribed, and with what.</summary>
 /// <param name="Here">On this computer.</param>
-public sealed record LanguagesView(IReadOnlyList<LanguageView> Here, IReadOnlyList<PackView> Packs, ServiceView? Service);
+/// <param name="Spelling">How English is spelled in what is transcribed from now on.</param>
+public sealed record LanguagesView(IReadOnlyList<LanguageView> Here, IReadOnlyList<PackView> Packs, ServiceView? Service, Spelling Spelling);
+
+/// <summary>The spelling of English from now on.</summary>
+public sealed record SpellingChoice(Spelling Spelling);
 
 /// <summary>What was entered about a service.</summary>
 /// <param name="Key">Null keeps the one that is there.</param>
@@ -42,6 +47,7 @@ internal static class LanguageEndpoints
     public static void MapLanguages(this IEndpointRouteBuilder app)
     {
         app.MapGet("/api/languages", Get).WithName("getLanguages");
+        app.MapPut("/api/spelling", Spell).WithName("chooseSpelling");
         app.MapPut("/api/service", Enter).WithName("enterService");
         app.MapPost("/api/service/switch", Switch).WithName("switchService");
         app.MapDelete("/api/service", Forget).WithName("forgetService");
@@ -53,7 +59,14 @@ internal static class LanguageEndpoints
         return TypedResults.Ok(new LanguagesView(
             here.Select(LanguageView.Of).ToList(),
             models.Packs.Where(p => !here.Contains(p.Code)).Select(p => new PackView(p.Code, p.Name, p.Summary, $"./kostel models add {p.Code}")).ToList(),
-            await ServiceSettings.Read(context, cancel) is { } service ? View(service) : null));
+            await ServiceSettings.Read(context, cancel) is { } service ? View(service) : null,
+            await SpellingSetting.Read(context, cancel)));
+    }
+
+    private static async Task<NoContent> Spell(SpellingChoice choice, KostelContext context, CancellationToken cancel)
+    {
+        await SpellingSetting.Keep(context, choice.Spelling, cancel);
+        return TypedResults.NoContent();
     }
 
     /// <summary>Asks the service for its models with what was entered; only when it answers is anything kept, and the service on.</summary>

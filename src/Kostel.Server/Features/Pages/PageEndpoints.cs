@@ -22,7 +22,7 @@ internal static class PageEndpoints
             });
         }
 
-        app.MapGet("/api/{**rest}", () => TypedResults.NotFound()).ExcludeFromDescription();
+        app.Map("/api/{**rest}", () => TypedResults.NotFound()).ExcludeFromDescription();
         app.MapFallback(async (HttpContext context) =>
         {
             var page = Path.Combine(folder, "index.html");

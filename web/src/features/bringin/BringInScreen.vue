@@ -34,6 +34,8 @@ function take(files: FileList | null | undefined) {
   if (picker.value) picker.value.value = ''
 }
 
+const isText = (name: string) => /\.(?:srt|vtt|tsv|json|txt|md)$/iu.test(name)
+
 function send() {
   const about = { course: course.value ?? '', accuracy: accuracy.value, spoken: { ...spoken.value } }
   for (const c of chosen.value) uploads.send(c.file, { title: c.title, heldOn: c.heldOn, ...about })
@@ -51,10 +53,11 @@ function send() {
       @dragleave="isOver = false"
       @drop.prevent="take($event.dataTransfer?.files)"
     >
-      <p class="big">Drop recordings or videos here</p>
+      <p class="big">Drop recordings, videos or texts here</p>
       <p>or <button class="k-link" type="button" @click="picker?.click()">choose files</button></p>
       <p class="k-soft small">
-        mp3, m4a, wav, ogg, opus, flac, mp4, webm, mkv, mov and more · up to 20 GB each · spoken
+        mp3, m4a, wav, ogg, opus, flac, mp4, webm, mkv, mov and more, up to 20 GB each · captions and texts: srt, vtt,
+        tsv, Kostel JSON, txt, md · spoken
         <router-link :to="{ name: 'languages' }">{{ languages }}</router-link> · nothing leaves this computer unless you
         say so
       </p>
@@ -63,7 +66,7 @@ function send() {
         class="picker"
         type="file"
         multiple
-        accept="audio/*,video/*,.mkv,.opus,.m4a"
+        accept="audio/*,video/*,.mkv,.opus,.m4a,.srt,.vtt,.tsv,.json,.txt,.md"
         aria-label="Choose files"
         @change="take(picker?.files)"
       />
@@ -88,10 +91,12 @@ function send() {
         clearable
         placeholder="A new one, or one that you have"
       />
-      <SpokenChoice v-model="spoken" />
-      <AccuracyChoice v-if="!spoken.byService" v-model="accuracy" />
+      <template v-if="chosen.some((c) => !isText(c.file.name))">
+        <SpokenChoice v-model="spoken" />
+        <AccuracyChoice v-if="!spoken.byService" v-model="accuracy" />
+      </template>
       <div>
-        <v-btn type="submit">{{ chosen.length > 1 ? `Bring in ${chosen.length} recordings` : 'Bring in' }}</v-btn>
+        <v-btn type="submit">{{ chosen.length > 1 ? `Bring in ${chosen.length} lectures` : 'Bring in' }}</v-btn>
       </div>
     </form>
     <UploadList />

@@ -15,6 +15,20 @@ async function load() {
   }
 }
 onMounted(load)
+
+const spellings = [
+  { value: 'asHeard', title: 'As the recogniser writes it' },
+  { value: 'british', title: 'British: colour, centre, analyse' },
+  { value: 'american', title: 'American: color, center, analyze' },
+] as const
+async function spell(spelling: (typeof spellings)[number]['value']) {
+  try {
+    await must(api.PUT('/api/spelling', { body: { spelling } }))
+    await load()
+  } catch (e) {
+    problem.value = says(e)
+  }
+}
 </script>
 
 <template>
@@ -41,6 +55,20 @@ onMounted(load)
         Cards, quizzes and numbers in figures are made for English; reading, listening, asking and summaries work in
         every language.
       </p>
+      <h2>Spelling of English</h2>
+      <p class="k-soft">For what is transcribed from now on; a text that is there is respelled under “Page”.</p>
+      <div class="spelling" role="radiogroup" aria-label="Spelling of English">
+        <label v-for="s in spellings" :key="s.value"
+          ><input
+            type="radio"
+            name="spelling"
+            :value="s.value"
+            :checked="known.spelling === s.value"
+            @change="spell(s.value)"
+          />
+          {{ s.title }}</label
+        >
+      </div>
       <h2>By a transcription service</h2>
       <ServiceForm :service="known.service" @changed="load" />
     </template>
@@ -48,6 +76,12 @@ onMounted(load)
 </template>
 
 <style scoped>
+.spelling {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 22px;
+  padding: 6px 0 20px;
+}
 h2 {
   margin: 28px 0 6px;
 }
