@@ -87,6 +87,19 @@ test('a passage is split, its border moved, joined, and given to somebody else',
   await expect(page.getByRole('button', { name: 'Voice 2', exact: true })).toHaveCount(0)
 })
 
+test('what is typed just before a passage is split is kept', async ({ page, empty }) => {
+  await bring(page, empty.address, 'Typing on')
+  await clickWord(page, 'Slack')
+  await page.keyboard.press('Control+ArrowLeft')
+  await page.keyboard.type('Then ')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('[data-passage]')).toHaveCount(2)
+  await expect(passage(page, 0)).toHaveText(/Then$/)
+  await page.keyboard.type('So ')
+  await page.keyboard.press('Control+z')
+  await expect(passage(page, 1)).toHaveText(/^Slack water/)
+})
+
 test('the doubtful words are walked through, heard, found right and corrected', async ({ page, demo }) => {
   await page.goto(`${demo.address}/lecture/rule-of-twelfths`)
   const before = (await page.getByRole('button', { name: /doubtful word/ }).innerText()).match(/\d+/u)?.[0]
@@ -173,17 +186,20 @@ test('two windows in one passage: both wordings are shown, and neither is lost',
   const second = await context.newPage()
   await second.goto(page.url())
   await expect(passage(second, 0)).toContainText('The tied rises')
-  // The second types and stops; the first saves meanwhile.
+  // The second has typed, and not stopped, when the first saves: what it types must not go over the other's.
   await clickWord(second, 'Slack')
   await second.keyboard.press('End')
+  await second.keyboard.type(' So')
   await clickWord(page, 'tied')
   await page.keyboard.press('Home')
   await page.keyboard.type('Indeed. ')
-  await second.keyboard.type(' So.')
   await page.keyboard.press('Escape')
+  await second.keyboard.type(' it is.')
   await second.keyboard.press('Escape')
-  await expect.poll(async () => (await page.getByRole('dialog').count()) + (await second.getByRole('dialog').count())).toBe(1)
-  const owner = (await page.getByRole('dialog').count()) ? page : second
+  const both = () => Promise.all([page, second].map((w) => w.getByRole('dialog', { name: 'Changed in two windows' }).count()))
+  await expect.poll(async () => (await both()).reduce((a, n) => a + n)).toBe(1)
+  const owner = (await both())[0] ? page : second
+  await expect(owner.getByRole('dialog')).toContainText('The tied rises twice a day')
   await owner.getByRole('button', { name: 'Keep yours' }).click()
   await expect(owner.getByRole('dialog')).toHaveCount(0)
   const text = await passage(owner, 0).innerText()

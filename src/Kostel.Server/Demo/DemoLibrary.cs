@@ -1,10 +1,13 @@
 using System.Text.Json;
+using System.Text.Json.Serialization;
+using Kostel.Core.Marks;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Languages;
 using Kostel.Core.Speech.Terms;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Summaries;
 using Kostel.Core.Transcripts;
+using Kostel.Core.Transcripts.Reading;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Features.Study;
@@ -20,6 +23,8 @@ public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvi
     /// <summary>The lectures that come with cards and a summary, so that Today has something to show.</summary>
     private const int LecturesWithCards = 2;
 
+    private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+
     /// <summary>Does nothing when there is anything in the library, in the bin too.</summary>
     public async Task SeedOnce(string demoFolder, CancellationToken cancel)
     {
@@ -30,7 +35,7 @@ public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvi
         }
 
         await using var file = File.OpenRead(Path.Combine(demoFolder, "library.json"));
-        var items = await JsonSerializer.DeserializeAsync<List<Item>>(file, JsonSerializerOptions.Web, cancel) ?? [];
+        var items = await JsonSerializer.DeserializeAsync<List<Item>>(file, Options, cancel) ?? [];
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         foreach (var item in items)
         {
@@ -77,6 +82,22 @@ public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvi
         (lecture.DurationMs, lecture.Language, lecture.MadeWith, lecture.MadeAt) = (transcript.DurationMs, transcript.Language, Accuracy.Accurate, now);
         await context.SaveChangesAsync(cancel);
         await context.ReplaceTranscript(item.Id, transcript, cancel);
+        foreach (var mark in item.Marks ?? [])
+        {
+            var place = PhraseSearch.Find(transcript, mark.Phrase, "").FirstOrDefault()
+                ?? throw new InvalidDataException($"The demonstration marks words that {item.Id} does not say: {mark.Phrase}");
+            context.Marks.Add(new MarkRow
+            {
+                LectureId = item.Id,
+                Kind = mark.Kind,
+                StartMs = place.StartMs,
+                EndMs = place.EndMs,
+                Quote = place.Place.Expected,
+                Text = mark.Text,
+                MadeAt = now,
+            });
+        }
+
         if (withCards)
         {
             context.Cards.AddRange(CardMaker.Make(transcript).Select(d => StudyEndpoints.NewCard(item.Id, d, now)));
@@ -86,5 +107,7 @@ public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvi
         await context.SaveChangesAsync(cancel);
     }
 
-    private sealed record Item(string Id, string Title, string Course, DateOnly Held, string Media, string? Transcript, string? Terms);
+    private sealed record Item(string Id, string Title, string Course, DateOnly Held, string Media, string? Transcript, string? Terms, IReadOnlyList<MarkItem>? Marks);
+
+    private sealed record MarkItem(MarkKind Kind, string Phrase, string Text);
 }

@@ -13,14 +13,14 @@ const props = defineProps<{
   isCurrent: boolean
   isQuestion: boolean
   canEdit: boolean
+  /** Stores what was typed over the text that the person saw; says whether that was done. */
+  save: (expected: string, text: string) => Promise<boolean>
 }>()
 const emit = defineEmits<{
   /** A word was clicked; hears it if the sound is on. */
   word: [index: number]
   /** The text is being typed in and not saved yet. */
   typing: [isTyping: boolean]
-  /** What stands there is to be saved. */
-  save: [text: string]
   split: [atWord: number]
   join: [way: 'before' | 'after']
   boundary: [words: number]
@@ -40,16 +40,23 @@ const layout = computed(() =>
 const unsure = useRanges('unsure')
 const guessed = useRanges('guessed')
 let before = ''
+/** What is stored as far as this window knows. It goes on being that while another window changes the passage under what is typed. */
+let stored = ''
+let refused: string | null = null
+let isSaving = false
+let hasTyped = false
+let saving: Promise<void> | null = null
 let timer: ReturnType<typeof setTimeout> | undefined
 
 const typed = () => plain(element.value?.textContent ?? '')
-const isDirty = () => isFocused.value && typed() !== props.passage.text
+const isDirty = () => hasTyped && typed() !== stored
 
 /** Shows the passage, unless the person has typed something else meanwhile. */
 function render(force = false) {
   const p = element.value
-  if (!p) return
-  if (!force && isFocused.value && timer !== undefined) return
+  if (!p || (!force && (isSaving || isDirty()))) return
+  hasTyped = false
+  stored = props.passage.text
   if (p.textContent !== layout.value.text && (force || !isFocused.value || typed() !== props.passage.text)) {
     const caret = isFocused.value ? caretOffset(p) : null
     p.textContent = layout.value.text
@@ -79,23 +86,39 @@ watch(
 onMounted(() => render(true))
 onBeforeUnmount(() => {
   clearTimeout(timer)
-  if (isDirty() && typed()) emit('save', typed())
+  if (isDirty() && typed()) void props.save(stored, typed())
   unsure.clear()
   guessed.clear()
 })
 
 function input() {
   clearTimeout(timer)
+  hasTyped = true
   emit('typing', true)
   // A passage that is emptied on the way to another wording is not deleted meanwhile.
-  timer = setTimeout(() => flush(false), saveAfterMs)
+  timer = setTimeout(() => void flush(false), saveAfterMs)
 }
 
-function flush(mayBeEmpty: boolean) {
+/** Stores what was typed; done when all of it is, or when it was refused. */
+function flush(mayBeEmpty: boolean): Promise<void> {
   clearTimeout(timer)
-  timer = undefined
-  if (isDirty() && (mayBeEmpty || typed())) emit('save', typed())
   emit('typing', false)
+  saving ??= store(mayBeEmpty).finally(() => (saving = null))
+  return saving
+}
+
+async function store(mayBeEmpty: boolean): Promise<void> {
+  const text = typed()
+  if (!isDirty() || text === refused || (!mayBeEmpty && !text)) return
+  isSaving = true
+  const isDone = await props.save(stored, text)
+  isSaving = false
+  refused = isDone ? null : text
+  if (!isDone) return
+  stored = text
+  // What was typed while that was on its way.
+  if (isDirty()) await store(false)
+  else render()
 }
 
 function focused() {
@@ -105,7 +128,9 @@ function focused() {
   const at = caretOffset(p)
   isFocused.value = true
   before = props.passage.text
-  if (p.textContent !== layout.value.text) {
+  if (!isDirty()) stored = props.passage.text
+  refused = null
+  if (!isDirty() && p.textContent !== layout.value.text) {
     // Hidden words are shown where one types; the caret stays at its word.
     const word = shown.words[shownWordAt(shown, at ?? 0)] ?? 0
     const into = (at ?? 0) - (shown.from[shownWordAt(shown, at ?? 0)] ?? 0)
@@ -117,9 +142,11 @@ function focused() {
 
 function blurred() {
   const after = typed()
-  flush(true)
+  const isRefused = after === refused
+  void flush(true)
   isFocused.value = false
-  if (after !== before) emit('leave', before, after)
+  if (isRefused) render(true)
+  else if (after !== before) emit('leave', before, after)
 }
 
 function clicked() {
@@ -144,20 +171,17 @@ function key(event: KeyboardEvent) {
     const letter = event.key.toLowerCase()
     if (letter === 'z' || letter === 'y') {
       done(() => {
-        flush(false)
-        emit('step', letter === 'y' || event.shiftKey ? 'redo' : 'undo')
+        void flush(false).then(() => emit('step', letter === 'y' || event.shiftKey ? 'redo' : 'undo'))
       })
     } else if (event.key === 'Enter') done(() => emit('hear', shownWordAt(layout.value, at)))
   } else if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
     const up = event.key === 'ArrowUp'
     done(() => {
-      flush(false)
-      emit('boundary', up ? word : -(plain(text).split(' ').length - word))
+      void flush(false).then(() => emit('boundary', up ? word : -(plain(text).split(' ').length - word)))
     })
   } else if (event.key === 'Enter' && !event.isComposing) {
     done(() => {
-      flush(false)
-      emit('split', word)
+      void flush(false).then(() => emit('split', word))
     })
   } else if (event.key === 'Escape') done(() => p.blur())
   else if (event.key === 'Backspace' && isAlone && at === 0) done(() => emitJoin('before'))
@@ -170,8 +194,7 @@ function key(event: KeyboardEvent) {
 }
 
 function emitJoin(way: 'before' | 'after') {
-  flush(false)
-  emit('join', way)
+  void flush(false).then(() => emit('join', way))
 }
 
 defineExpose({ element, layout })

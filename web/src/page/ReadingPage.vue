@@ -18,12 +18,13 @@ const props = defineProps<{
   marks: readonly Mark[]
   hidesFillers: boolean
   canEdit: boolean
+  /** Does an edit; says whether it was done. */
+  edit: (edit: Edit) => Promise<boolean>
 }>()
 const emit = defineEmits<{
   hear: [ms: number]
   point: [ms: number]
   name: [speakerId: string]
-  edit: [edit: Edit]
   typing: [isTyping: boolean]
   leave: [before: string, after: string]
   step: [way: 'undo' | 'redo']
@@ -161,7 +162,7 @@ function move(index: number, way: Way) {
 async function split(index: number, passage: Passage, atWord: number) {
   if (atWord <= 0 || atWord >= passage.startsMs.length) return
   await nextTick()
-  emit('edit', {
+  void props.edit({
     kind: 'split',
     passageId: passage.id,
     expected: props.transcript.passages[index]?.text ?? passage.text,
@@ -174,13 +175,13 @@ async function join(index: number, way: 'before' | 'after') {
   const second = props.transcript.passages[way === 'before' ? index : index + 1]
   const first = props.transcript.passages[way === 'before' ? index - 1 : index]
   if (!first || !second) return
-  emit('edit', { kind: 'join', passageId: second.id, expected: second.text })
+  void props.edit({ kind: 'join', passageId: second.id, expected: second.text })
   after(() => enter(way === 'before' ? index - 1 : index, first.text.length))
 }
 
 function boundary(passage: Passage, index: number, words: number) {
   const target = words > 0 ? passage : props.transcript.passages[index + 1]
-  if (target && words !== 0) emit('edit', { kind: 'boundary', passageId: target.id, expected: target.text, words })
+  if (target && words !== 0) void props.edit({ kind: 'boundary', passageId: target.id, expected: target.text, words })
 }
 
 /** Once the next text is shown. */
@@ -204,7 +205,7 @@ const actions: PassageActions = {
   menu: (p, target) => emit('menu', p, target),
   mark: (m) => emit('mark', m),
   typing: (is) => emit('typing', is),
-  save: (p, text) => emit('edit', { kind: 'rewrite', passageId: p.id, expected: p.text, text }),
+  save: (p, expected, text) => props.edit({ kind: 'rewrite', passageId: p.id, expected, text }),
   split,
   join,
   boundary: (index, p, words) => boundary(p, index, words),
@@ -224,8 +225,8 @@ defineExpose({ bring, scrolled, comeBack, write, passages, spoken })
         :chapter="c.chapter"
         :is-first="i === 0"
         :can-edit="canEdit"
-        @rename="emit('edit', { kind: 'chapter', startMs: c.chapter.startMs, title: $event })"
-        @join="emit('edit', { kind: 'endChapter', startMs: c.chapter.startMs })"
+        @rename="edit({ kind: 'chapter', startMs: c.chapter.startMs, title: $event })"
+        @join="edit({ kind: 'endChapter', startMs: c.chapter.startMs })"
       />
       <template v-for="r in c.rows" :key="r.key">
         <div v-if="r.gap" :style="{ height: `${r.gap}px` }" />

@@ -11,7 +11,7 @@ export interface PassageActions {
   menu: (passage: Passage, target: HTMLElement) => void
   mark: (mark: Mark) => void
   typing: (isTyping: boolean) => void
-  save: (passage: Passage, text: string) => void
+  save: (passage: Passage, expected: string, text: string) => Promise<boolean>
   split: (index: number, passage: Passage, atWord: number) => void
   join: (index: number, way: 'before' | 'after') => void
   boundary: (index: number, passage: Passage, words: number) => void

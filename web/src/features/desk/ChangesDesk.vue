@@ -29,7 +29,7 @@ watch(() => props.version, load)
     <p v-if="found && !found.length" class="k-soft">Every word reads as it was written first.</p>
     <template v-else-if="found">
       <p class="k-soft">{{ count(found.length, 'place') }} read otherwise than they were written first.</p>
-      <ul>
+      <ul class="lines">
         <li v-for="(d, i) in found" :key="i">
           <button
             class="k-link k-time"
@@ -51,23 +51,8 @@ watch(() => props.version, load)
   </div>
 </template>
 
+<style scoped src="./desk.css"></style>
 <style scoped>
-.body {
-  flex: 1;
-  overflow-y: auto;
-  padding: 6px 24px 16px;
-}
-ul {
-  list-style: none;
-  padding: 0;
-}
-li {
-  display: grid;
-  grid-template-columns: 58px 1fr;
-  border-top: 1px solid var(--hair);
-  padding: 8px 0;
-  align-items: baseline;
-}
 .two {
   font: 400 15px/1.5 var(--serif);
   display: flex;

@@ -61,7 +61,7 @@ watch(
         </button>
       </div>
       <p v-if="open && kind !== 'label'" class="k-soft small">{{ count(open, 'place') }} still unclear</p>
-      <ul>
+      <ul class="lines">
         <li v-for="m in shown" :key="m.id" :class="{ open: isOpen(m) }">
           <button
             class="k-link k-time"
@@ -89,12 +89,8 @@ watch(
   </div>
 </template>
 
+<style scoped src="./desk.css"></style>
 <style scoped>
-.body {
-  flex: 1;
-  overflow-y: auto;
-  padding: 6px 24px 16px;
-}
 .filter {
   display: flex;
   flex-wrap: wrap;
@@ -105,17 +101,6 @@ watch(
 .on {
   color: var(--ink);
   text-decoration: underline;
-}
-ul {
-  list-style: none;
-  padding: 0;
-}
-li {
-  display: grid;
-  grid-template-columns: 58px 1fr;
-  border-top: 1px solid var(--hair);
-  padding: 8px 0;
-  align-items: baseline;
 }
 .what {
   font-weight: 600;

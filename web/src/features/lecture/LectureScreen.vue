@@ -78,7 +78,7 @@ function hearSource(ms: number) {
 }
 const hearWord = (ms: number) => (isPlaying.value ? player.pause() : hear(ms))
 
-const edit = (wanted: Edit) => void edits.edit(wanted).then(loadMarks)
+const edit = (wanted: Edit) => edits.edit(wanted).finally(() => void loadMarks())
 /** Once what was typed is saved: whether the same stands elsewhere. */
 async function left(before: string, after: string) {
   await edits.settled()
@@ -205,10 +205,10 @@ useLectureKeys({
           :marks="marks"
           :hides-fillers="reading.hidesFillers.value"
           :can-edit="canEdit"
+          :edit="edit"
           @hear="hearWord"
           @point="point"
           @name="sheet = { is: 'voices', speakerId: $event }"
-          @edit="edit"
           @typing="edits.isTyping.value = $event"
           @leave="left"
           @step="(way) => (way === 'undo' ? edits.undo() : edits.redo())"

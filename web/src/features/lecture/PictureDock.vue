@@ -78,7 +78,7 @@ video {
 .sizes {
   display: flex;
   gap: 14px;
-  font-size: 13px;
+  font: 400 13px var(--sans);
   padding: 2px 4px;
   background: var(--paper);
 }
