@@ -46,7 +46,7 @@ test('from a file of speech to recall', async ({ page, empty }) => {
   await expect(page.getByRole('heading', { name: 'Buoys and lights' })).toBeVisible()
   await expect(page.locator('[data-passage] p').first()).toBeVisible({ timeout: 300_000 })
   await expect(page.getByRole('button', { name: 'Ask', exact: true })).toBeVisible({ timeout: 300_000 })
-  await expect(page.getByRole('status')).toBeHidden({ timeout: 300_000 })
+  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 300_000 })
 
   // The caret in a word, and the key that plays from there; it marks the word that is spoken.
   await clickWord(page, 'horizon')

@@ -47,10 +47,7 @@ const spoken = useSpokenWord(
   () => props.timeMs,
 )
 
-const { isReady, want, heightOf } = useLaidOut(
-  () => props.transcript.passages.length,
-  () => emit('drawn'),
-)
+const { isReady, want, heightOf, isWhole } = useLaidOut(() => props.transcript.passages.length, settle)
 const names = computed(() => new Map(props.transcript.speakers.map((s) => [s.id, s])))
 /** Passages under their chapters; one nameless chapter while there are none yet. Those that are not laid out yet are one gap. */
 const chapters = computed(() => {
@@ -106,14 +103,23 @@ const marksOf = computed(() => {
 })
 const none: Mark[] = []
 
+/** Where the page was brought while it was still being laid out: what comes in above would move it away again. */
+let brought: number | null = null
+function settle() {
+  if (brought !== null) passages.element(brought)?.scrollIntoView({ block: 'center', behavior: 'instant' })
+  brought = null
+  emit('drawn')
+}
+
 async function show(index: number, block: ScrollLogicalPosition = 'center') {
+  if (!isWhole()) brought = index
   if (want(index)) await nextTick()
   const element = passages.element(index)
   if (!element) return
   scrolledByUs = Date.now()
   element.scrollIntoView({
     block,
-    behavior: matchMedia('(prefers-reduced-motion: reduce)').matches ? 'auto' : 'smooth',
+    behavior: !isWhole() || matchMedia('(prefers-reduced-motion: reduce)').matches ? 'instant' : 'smooth',
   })
 }
 
@@ -218,7 +224,7 @@ defineExpose({ bring, scrolled, comeBack, write, passages, spoken })
 </script>
 
 <template>
-  <article class="page" :lang="language">
+  <article class="page" :lang="language" @wheel.passive="brought = null" @touchmove.passive="brought = null">
     <section v-for="(c, i) in chapters" :key="c.chapter?.startMs ?? 0" :aria-label="c.chapter?.title || 'Transcript'">
       <ChapterHeading
         v-if="c.chapter"

@@ -1,4 +1,4 @@
-import { onBeforeUnmount, onMounted, ref } from 'vue'
+import { nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { Passage } from '@/api/client'
 
 const first = 6
@@ -27,13 +27,18 @@ export function useLaidOut(count: () => number, drawn: () => void) {
     if (upTo.value < count()) {
       upTo.value += each
       timer = later(more)
-    } else drawn()
+    } else void nextTick(drawn)
   }
   onMounted(() => (timer = later(more)))
+  // Words that are still being recognised come in later.
+  watch(count, (now, before) => {
+    if (now > before) timer = later(more)
+  })
   onBeforeUnmount(() => cancel(timer))
 
   const heightOf = (p: Passage) => Math.ceil(p.text.length / lettersInLine) * usualSize * lineHeight + 13
-  return { isReady, want, heightOf }
+  const isWhole = () => upTo.value >= count()
+  return { isReady, want, heightOf, isWhole }
 }
 
 const later = (work: () => void): number =>

@@ -101,7 +101,8 @@ const drawAll = useDrawing(
 )
 watch(find.hit, (h) => h && bring(h.startMs))
 
-useLinkedMoment(transcript, (ms) => {
+const shown = computed(() => (page.value ? transcript.value : null))
+useLinkedMoment(shown, (ms) => {
   player.seek(ms)
   sourceMs.value = ms
   setTimeout(() => bring(ms), 60)
