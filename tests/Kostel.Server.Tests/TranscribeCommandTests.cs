@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using Kostel.Core.Speech;
 using Kostel.Core.Transcripts;
 using Kostel.Speech;
@@ -105,25 +104,7 @@ public sealed class TranscribeCommandTests : IDisposable
 
     public void Dispose() => Directory.Delete(folder, recursive: true);
 
-    private static (int Exit, string Output, string Errors) Run(params string[] arguments)
-    {
-        var start = new ProcessStartInfo("dotnet")
-        {
-            RedirectStandardOutput = true,
-            RedirectStandardError = true,
-            Environment = { ["KOSTEL_MODELS"] = ServerProcess.Models, ["KOSTEL_MODEL_LOCK"] = Path.Combine(ServerProcess.Root, "models/models.lock.json") },
-        };
-        foreach (var argument in arguments.Prepend(Path.Combine(AppContext.BaseDirectory, "Kostel.Cli.dll")))
-        {
-            start.ArgumentList.Add(argument);
-        }
-
-        using var process = Process.Start(start)!;
-        var errors = process.StandardError.ReadToEndAsync();
-        var output = process.StandardOutput.ReadToEnd();
-        process.WaitForExit();
-        return (process.ExitCode, output, errors.Result);
-    }
+    private static (int Exit, string Output, string Errors) Run(params string[] arguments) => CommandLine.Run(arguments);
 
     private string Write(string name, byte[] bytes)
     {

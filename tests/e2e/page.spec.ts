@@ -179,6 +179,12 @@ test('a picture that is pasted stands at its time', async ({ page, demo }) => {
   })
   const picture = page.getByRole('img', { name: 'A picture at this time' })
   await expect.poll(() => picture.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBe(20)
+  await page.keyboard.press('Shift+M')
+  const drawing = await picture.screenshot()
+  await page.getByLabel('Choose a picture').setInputFiles({ name: 'drawing.png', mimeType: 'image/png', buffer: drawing })
+  await expect(page.getByRole('region', { name: 'Marks' }).getByRole('listitem')).toHaveCount(2)
+  await page.getByLabel('Choose a picture').setInputFiles({ name: 'no.png', mimeType: 'image/png', buffer: Buffer.from('no picture') })
+  await expect(page.getByText('This is no picture that Kostel can show')).toBeVisible()
 })
 
 test('two windows in one passage: both wordings are shown, and neither is lost', async ({ page, context, empty }) => {

@@ -8,13 +8,21 @@ import QuizDesk from './QuizDesk.vue'
 import SummaryDesk from './SummaryDesk.vue'
 import { deskWorks, type DeskWork } from './works'
 
-defineProps<{ work: DeskWork; lecture: Lecture; isReady: boolean; marks: readonly Mark[]; version: number }>()
+defineProps<{
+  work: DeskWork
+  lecture: Lecture
+  isReady: boolean
+  marks: readonly Mark[]
+  version: number
+  timeMs: number
+}>()
 const emit = defineEmits<{
   close: []
   open: [work: DeskWork]
   hear: [ms: number]
   evidence: [spans: { startMs: number; endMs: number }[]]
   mark: [mark: Mark]
+  picture: [file: File]
   correct: [before: string, after: string]
 }>()
 </script>
@@ -48,6 +56,8 @@ const emit = defineEmits<{
         v-else-if="work === 'marks'"
         :lecture-id="lecture.id"
         :marks="marks"
+        :time-ms="timeMs"
+        @picture="emit('picture', $event)"
         @hear="emit('hear', $event)"
         @open="emit('mark', $event)"
         @evidence="emit('evidence', $event)"

@@ -4,13 +4,15 @@ import type { Mark, MarkKind } from '@/api/client'
 import { isOpen, markKinds, markTitle } from '@/page/marks'
 import { clock, count } from '@/shared/time'
 
-const props = defineProps<{ lectureId: string; marks: readonly Mark[] }>()
+const props = defineProps<{ lectureId: string; marks: readonly Mark[]; timeMs: number }>()
 const emit = defineEmits<{
   hear: [ms: number]
   open: [mark: Mark]
+  picture: [file: File]
   evidence: [spans: { startMs: number; endMs: number }[]]
 }>()
 const kind = ref<MarkKind | 'all'>('all')
+const picker = ref<HTMLInputElement>()
 const label = ref<string | null>(null)
 
 const kinds = computed(() =>
@@ -25,6 +27,10 @@ const shown = computed(() =>
   ),
 )
 const open = computed(() => props.marks.filter(isOpen).length)
+function chosen() {
+  for (const file of picker.value?.files ?? []) emit('picture', file)
+  if (picker.value) picker.value.value = ''
+}
 watch(kind, () => (label.value = null))
 watch(
   shown,
@@ -35,6 +41,19 @@ watch(
 
 <template>
   <div class="body">
+    <p class="top">
+      <button class="k-link" type="button" @click="picker?.click()">Add a picture at {{ clock(timeMs) }}</button>
+      <input
+        ref="picker"
+        class="picker"
+        type="file"
+        accept="image/*"
+        multiple
+        tabindex="-1"
+        aria-label="Choose a picture"
+        @change="chosen"
+      />
+    </p>
     <p v-if="!marks.length" class="k-soft">
       Nothing is marked yet. Select words on the page, or press a key while you listen:
       <span class="k-key">k</span> key, <span class="k-key">x</span> for the exam, <span class="k-key">w</span> unclear,
@@ -91,6 +110,15 @@ watch(
 
 <style scoped src="./desk.css"></style>
 <style scoped>
+.top {
+  padding-bottom: 8px;
+}
+.picker {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  opacity: 0;
+}
 .filter {
   display: flex;
   flex-wrap: wrap;

@@ -47,7 +47,7 @@ const player = usePlayer()
 const { timeMs, isPlaying, loop } = player
 const reading = useReading()
 const edits = useEdits(id, transcript, loadTranscript)
-const { marks, add: addMark, removed, load: loadMarks, draw: drawMarks } = useMarks(id, timeMs)
+const { marks, add: addMark, addPicture, removed, load: loadMarks, draw: drawMarks } = useMarks(id, timeMs)
 const find = useFind(transcript, reading.hidesFillers)
 const doubts = useDoubts(transcript, edits)
 const page = ref<InstanceType<typeof ReadingPage>>()
@@ -68,7 +68,7 @@ function hear(ms: number, untilMs?: number) {
   sourceMs.value = null
   player.playFrom(ms, untilMs)
 }
-/** A click on a word: where it is played goes there, a stopped one stays stopped. */
+// A stopped recording stays stopped.
 const point = (ms: number) => player.seek(ms)
 /** Plays a source and shows it on the page. */
 function hearSource(ms: number) {
@@ -80,10 +80,7 @@ const hearWord = (ms: number) => (isPlaying.value ? player.pause() : hear(ms))
 
 const edit = (wanted: Edit) => edits.edit(wanted).finally(() => void loadMarks())
 /** Once what was typed is saved: whether the same stands elsewhere. */
-async function left(before: string, after: string) {
-  await edits.settled()
-  await askAgain(before, after)
-}
+const left = (before: string, after: string) => void edits.settled().then(() => askAgain(before, after))
 const toggleLoop = () => player.toggleLoop(span.value)
 const { mark, label, openMark } = useMarking(sheet, span, timeMs, addMark)
 function openFind() {
@@ -228,11 +225,13 @@ useLectureKeys({
       :is-ready="canEdit"
       :marks="marks"
       :version="transcript.state.version"
+      :time-ms="timeMs"
       @close="open(null)"
       @open="open"
       @hear="hearSource"
       @evidence="evidence = $event"
       @mark="openMark"
+      @picture="addPicture"
       @correct="askAgain"
     />
     <SelectionBar
