@@ -139,7 +139,7 @@ useLectureKeys({
         />
         <PageTools
           v-if="transcript?.passages.length"
-          class="head tools"
+          class="head"
           :doubts="doubts.all.value.length"
           :state="transcript.state"
           :saving="edits.state.value"

@@ -79,7 +79,7 @@ const words: Record<SaveState, string> = { saved: 'Saved', typing: 'Typing', sav
   gap: 2px 18px;
   background: var(--paper);
   border-bottom: 1px solid var(--hair);
-  padding: 7px 0 6px;
+  padding: 14px 0 6px;
   font-size: 14px;
 }
 .tools > button,

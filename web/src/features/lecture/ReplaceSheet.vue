@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { useDebounceFn } from '@vueuse/core'
+import { computed, onMounted, ref, watch } from 'vue'
 import { api, must, says, type Lecture, type SearchResult } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 import { clock, count } from '@/shared/time'
@@ -14,6 +15,11 @@ const found = ref<SearchResult | null>(null)
 const left = ref(new Set<string>())
 const problem = ref('')
 const isBusy = ref(false)
+const leavesOut = ref(false)
+/** What the places that are shown were looked for with. */
+const shown = ref({ phrase: '', replacement: '' })
+const isFresh = computed(() => shown.value.phrase === phrase.value && shown.value.replacement === replacement.value)
+const canReplace = computed(() => isFresh.value && (Boolean(replacement.value.trim()) || leavesOut.value))
 const path = { id: props.lecture.id }
 const leadMs = 600
 
@@ -37,18 +43,19 @@ const names: Record<string, string> = { card: 'Card', summary: 'Summary', answer
 async function look() {
   problem.value = ''
   left.value = new Set()
+  const wanted = { phrase: phrase.value, replacement: replacement.value }
+  if (!wanted.phrase.trim()) return
   try {
     found.value = await must(
-      api.POST('/api/lectures/{id}/find', {
-        params: { path },
-        body: { phrase: phrase.value, replacement: replacement.value, wholeCourse: wholeCourse.value },
-      }),
+      api.POST('/api/lectures/{id}/find', { params: { path }, body: { ...wanted, wholeCourse: wholeCourse.value } }),
     )
+    shown.value = wanted
   } catch (e) {
     problem.value = says(e)
   }
 }
-onMounted(() => phrase.value && void look())
+onMounted(() => void look())
+watch([phrase, replacement], useDebounceFn(look, 350))
 
 async function replace() {
   isBusy.value = true
@@ -80,10 +87,12 @@ async function replace() {
       <form class="fields" @submit.prevent="look">
         <v-text-field v-model="phrase" label="Whole words to find" maxlength="200" :autofocus="!phrase" />
         <v-text-field v-model="replacement" label="Write instead" maxlength="200" :autofocus="Boolean(phrase)" />
-        <v-btn type="submit" variant="outlined" :disabled="!phrase.trim()">Show the places</v-btn>
       </form>
       <label v-if="lecture.course"
         ><input v-model="wholeCourse" type="checkbox" @change="look" /> in the whole course, {{ lecture.course }}</label
+      >
+      <label v-if="!replacement.trim() && found"
+        ><input v-model="leavesOut" type="checkbox" /> leave the words out altogether</label
       >
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div v-if="found" class="places">
@@ -129,7 +138,7 @@ async function replace() {
         </template>
       </div>
       <div class="row">
-        <v-btn :disabled="!total || isBusy" @click="replace"
+        <v-btn :disabled="!total || isBusy || !canReplace" @click="replace"
           >{{ replacement.trim() ? 'Replace' : 'Leave out' }} at {{ count(total, 'place') }}</v-btn
         >
         <v-btn variant="text" @click="emit('closed')">Close</v-btn>
