@@ -126,7 +126,7 @@ useLectureKeys({
   <MissingLecture v-if="problem && !lecture" :problem="problem" :is-gone="isGone" @again="load" />
   <div v-else-if="lecture" class="lecture" :class="{ withdesk: desk }" :style="reading.style.value">
     <div class="reading" @scroll.passive="page?.scrolled()">
-      <div class="paper">
+      <div class="paper" :class="{ haspicture: lecture.hasPicture }">
         <LectureHeader
           class="head"
           :lecture="lecture"

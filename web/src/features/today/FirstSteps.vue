@@ -28,7 +28,10 @@ async function done() {
       </li>
       <li>
         <router-link class="k-link" :to="{ name: 'library' }">Read it and ask</router-link>
-        <p>Click a word to hear it. Every answer is a sentence of the lecture, with its time.</p>
+        <p>
+          Follow the words as they are spoken, and put right what was misheard. Every answer is a sentence of the
+          lecture, with its time.
+        </p>
       </li>
       <li>
         <router-link class="k-link" :to="{ name: 'review' }">Say it without looking</router-link>
