@@ -5,6 +5,8 @@ export const passage = (page: Page, index: number) => page.locator(`[data-passag
 
 /** Clicks into the middle of the first word on the page that reads so. */
 export async function clickWord(page: Page, word: string) {
+  // The last words of a transcription come in a moment after its bar has gone.
+  await expect(page.locator('[data-passage] p').filter({ hasText: word }).first()).toBeAttached()
   const place = await page.evaluate((wanted) => {
     for (const p of document.querySelectorAll('[data-passage] p')) {
       const at = p.textContent?.indexOf(wanted) ?? -1
