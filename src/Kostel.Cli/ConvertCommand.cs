@@ -1,7 +1,6 @@
 using System.CommandLine;
 using System.Text;
 using Kostel.Core.Captions;
-using Kostel.Core.Chapters;
 using Kostel.Core.Transcripts;
 using Kostel.Documents;
 
@@ -33,7 +32,7 @@ internal static class ConvertCommand
                 await Console.Error.WriteLineAsync(problem);
             }
 
-            var transcript = Part(WithChapters(brought.Transcript), At(parsed.GetValue(from), "--from"), At(parsed.GetValue(until), "--until"));
+            var transcript = Part(brought.Transcript, At(parsed.GetValue(from), "--from"), At(parsed.GetValue(until), "--until"));
             var name = parsed.GetValue(title) ?? brought.Title ?? Path.GetFileNameWithoutExtension(source.Name);
             var bytes = Write(transcript, parsed.GetRequiredValue(to), !parsed.GetValue(noSpeakers), parsed.GetValue(times), name);
             if (parsed.GetValue(output) is { } target)
@@ -60,8 +59,6 @@ internal static class ConvertCommand
         write(memory, transcript, new DocumentFacts(title), new DocumentOptions(speakers, times));
         return memory.ToArray();
     }
-
-    private static Transcript WithChapters(Transcript t) => t.Chapters.Count > 0 ? t : t with { Chapters = ChapterFinder.Find(Sentences.Of(t.Passages), t.DurationMs) };
 
     private static Transcript Part(Transcript t, int? fromMs, int? untilMs)
     {

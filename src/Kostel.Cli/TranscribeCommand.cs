@@ -145,8 +145,8 @@ internal static class TranscribeCommand
 
     private static void Progress(int doneMs, int totalMs, TimeSpan spent)
     {
-        var left = totalMs > doneMs && doneMs > 0 ? $", about {Clock.Of((int)(spent.TotalMilliseconds / doneMs * (totalMs - doneMs)))} left" : "";
-        Console.Error.Write($"\rRecognising {Clock.Of(doneMs)} of {Clock.Of(totalMs)}{left}      ");
+        var left = totalMs > doneMs && doneMs > 0 ? $", about {CaptionClock.Short((int)(spent.TotalMilliseconds / doneMs * (totalMs - doneMs)))} left" : "";
+        Console.Error.Write($"\rRecognising {CaptionClock.Short(doneMs)} of {CaptionClock.Short(totalMs)}{left}      ");
     }
 
     private sealed record Wanted(

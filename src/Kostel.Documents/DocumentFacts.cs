@@ -8,11 +8,3 @@ public sealed record DocumentFacts(string Title, string? Line = null, string? Li
 
 /// <summary>What stands beside the words.</summary>
 public sealed record DocumentOptions(bool Speakers = true, bool Times = true);
-
-/// <summary>Times as documents show them.</summary>
-internal static class DocumentClock
-{
-    public static string Of(int ms) => ms >= 3_600_000
-        ? $"{ms / 3_600_000}:{ms / 60_000 % 60:00}:{ms / 1000 % 60:00}"
-        : $"{ms / 60_000}:{ms / 1000 % 60:00}";
-}

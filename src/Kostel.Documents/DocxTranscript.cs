@@ -1,6 +1,7 @@
 using DocumentFormat.OpenXml;
 using DocumentFormat.OpenXml.Packaging;
 using DocumentFormat.OpenXml.Wordprocessing;
+using Kostel.Core.Captions;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Documents;
@@ -43,7 +44,7 @@ public static class DocxTranscript
         var paragraph = Styled(transcript.IsQuestion(passage) ? "Question" : "Passage");
         if (options.Times)
         {
-            var time = Words(DocumentClock.Of(passage.StartMs) + " ", new RunStyle { Val = "Time" });
+            var time = Words(CaptionClock.Short(passage.StartMs) + " ", new RunStyle { Val = "Time" });
             if (facts.Link is { } link && Uri.TryCreate($"{link}?t={passage.StartMs / 1000}", UriKind.Absolute, out var address))
             {
                 paragraph.Append(new Hyperlink(time) { Id = main.AddHyperlinkRelationship(address, isExternal: true).Id });

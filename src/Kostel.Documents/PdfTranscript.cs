@@ -1,3 +1,4 @@
+using Kostel.Core.Captions;
 using Kostel.Core.Transcripts;
 using SkiaSharp;
 
@@ -22,7 +23,7 @@ public static class PdfTranscript
                 }
 
                 page.Passage(
-                    options.Times ? DocumentClock.Of(passage.StartMs) : null,
+                    options.Times ? CaptionClock.Short(passage.StartMs) : null,
                     options.Speakers ? transcript.NameOf(passage) : null,
                     passage.Text,
                     transcript.IsQuestion(passage),

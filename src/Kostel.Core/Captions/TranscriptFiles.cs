@@ -1,3 +1,4 @@
+using Kostel.Core.Chapters;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Captions;
@@ -48,7 +49,7 @@ public static class TranscriptFiles
         _ => PlainText.Write(transcript, options),
     };
 
-    /// <summary>Reads a text by the ending of its file's name; another ending is taken for plain text.</summary>
+    /// <summary>Reads a text by the ending of its file's name; another ending is taken for plain text. Chapters are found where it brings none.</summary>
     /// <exception cref="FormatException">Nothing in it can be read; the message names the line and what was expected.</exception>
     public static BroughtText Read(string fileName, string text)
     {
@@ -57,7 +58,7 @@ public static class TranscriptFiles
             throw new FormatException("This file is too long for the text of a lecture.");
         }
 
-        return Path.GetExtension(fileName).ToLowerInvariant() switch
+        var brought = Path.GetExtension(fileName).ToLowerInvariant() switch
         {
             ".srt" => SubRip.Read(text),
             ".vtt" => WebVtt.Read(text),
@@ -65,5 +66,11 @@ public static class TranscriptFiles
             ".json" => new BroughtText(TranscriptFormat.Read(text), HasTimes: true, []),
             _ => PlainText.Read(text),
         };
+        return brought with { Transcript = WithChapters(brought.Transcript) };
     }
+
+    /// <summary>A text that brings no chapters gets those that are found in it.</summary>
+    private static Transcript WithChapters(Transcript t) => t.Chapters.Count > 0
+        ? t
+        : t with { Chapters = ChapterFinder.Find(Sentences.Of(t.Passages), t.DurationMs) };
 }

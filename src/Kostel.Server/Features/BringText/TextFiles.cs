@@ -1,7 +1,5 @@
 using System.Text;
 using Kostel.Core.Captions;
-using Kostel.Core.Chapters;
-using Kostel.Core.Transcripts;
 using Kostel.Server.Http;
 
 namespace Kostel.Server.Features.BringText;
@@ -56,8 +54,7 @@ internal static class TextFiles
     {
         try
         {
-            var brought = TranscriptFiles.Read(fileName, text);
-            return brought with { Transcript = WithChapters(brought.Transcript) };
+            return TranscriptFiles.Read(fileName, text);
         }
         catch (FormatException e)
         {
@@ -73,8 +70,4 @@ internal static class TextFiles
             + (brought.Problems.Count > 3 ? $" And {brought.Problems.Count - 3} more." : "");
         return (times + problems).Trim() is { Length: > 0 } notice ? notice : null;
     }
-
-    private static Transcript WithChapters(Transcript t) => t.Chapters.Count > 0
-        ? t
-        : t with { Chapters = ChapterFinder.Find(Sentences.Of(t.Passages), t.DurationMs) };
 }
