@@ -70,7 +70,6 @@ async function keepMine() {
       v-else-if="sheet.is === 'take'"
       :lecture="lecture"
       :span="span"
-      :has-chapters="Boolean(transcript?.chapters.length)"
       :has-voices="(transcript?.speakers.length ?? 0) > 1"
       @closed="close"
     />

@@ -6,7 +6,7 @@ import type { Span } from '@/page/usePassages'
 import { useNotice } from '@/shared/notice'
 import { clock } from '@/shared/time'
 
-const props = defineProps<{ lecture: Lecture; span: Span | null; hasChapters: boolean; hasVoices: boolean }>()
+const props = defineProps<{ lecture: Lecture; span: Span | null; hasVoices: boolean }>()
 const emit = defineEmits<{ closed: [] }>()
 const notice = useNotice()
 const formats = [
