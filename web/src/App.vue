@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed, onMounted } from 'vue'
 import { useRoute } from 'vue-router'
+import { afterScreen } from '@/shared/idle'
 import { useWork } from '@/shared/work'
 import { useUploads } from '@/features/bringin/uploads'
-import NoticeBar from '@/shared/NoticeBar.vue'
 import KeySheet from '@/shared/KeySheet.vue'
 import ThemeSwitch from '@/theme/ThemeSwitch.vue'
 
+const NoticeBar = afterScreen(() => import('@/shared/NoticeBar.vue'))
 const work = useWork()
 const uploads = useUploads()
 const route = useRoute()

@@ -1,9 +1,10 @@
 import { nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { Passage } from '@/api/client'
+import { cancelIdle, whenIdle } from '@/shared/idle'
 
 const first = 6
 const around = 16
-const each = 24
+const each = 12
 const lettersInLine = 62
 const lineHeight = 1.6
 const usualSize = 17
@@ -26,22 +27,18 @@ export function useLaidOut(count: () => number, drawn: () => void) {
   function more() {
     if (upTo.value < count()) {
       upTo.value += each
-      timer = later(more)
+      timer = whenIdle(more, 200)
     } else void nextTick(drawn)
   }
-  onMounted(() => (timer = later(more)))
+  // Not before the first of it is seen.
+  onMounted(() => requestAnimationFrame(() => (timer = whenIdle(more, 200))))
   // Words that are still being recognised come in later.
   watch(count, (now, before) => {
-    if (now > before) timer = later(more)
+    if (now > before) timer = whenIdle(more, 200)
   })
-  onBeforeUnmount(() => cancel(timer))
+  onBeforeUnmount(() => cancelIdle(timer))
 
   const heightOf = (p: Passage) => Math.ceil(p.text.length / lettersInLine) * usualSize * lineHeight + 13
   const isWhole = () => upTo.value >= count()
   return { isReady, want, heightOf, isWhole }
 }
-
-const later = (work: () => void): number =>
-  typeof requestIdleCallback === 'function' ? requestIdleCallback(work, { timeout: 200 }) : window.setTimeout(work, 30)
-const cancel = (handle: number) =>
-  typeof cancelIdleCallback === 'function' ? cancelIdleCallback(handle) : window.clearTimeout(handle)

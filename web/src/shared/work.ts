@@ -2,6 +2,7 @@ import type { HubConnection } from '@microsoft/signalr'
 import { defineStore } from 'pinia'
 import { computed, reactive, ref } from 'vue'
 import { api, type Progress } from '@/api/client'
+import { screenShown } from './idle'
 
 const pollMs = 4000
 
@@ -62,8 +63,7 @@ export const useWork = defineStore('work', () => {
   function start() {
     if (started) return
     started = true
-    void listenToServer()
-    void refresh()
+    void screenShown.then(() => Promise.all([listenToServer(), refresh()]))
     setInterval(() => {
       if (connection?.state !== 'Connected' || !isReachable.value) void refresh()
     }, pollMs)

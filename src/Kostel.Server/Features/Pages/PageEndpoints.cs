@@ -22,6 +22,7 @@ internal static class PageEndpoints
             });
         }
 
+        var files = new Lazy<string>(() => EarlyFiles.Tags(folder));
         app.Map("/api/{**rest}", () => TypedResults.NotFound()).ExcludeFromDescription();
         app.MapFallback(async (HttpContext context) =>
         {
@@ -38,13 +39,15 @@ internal static class PageEndpoints
             var html = await File.ReadAllTextAsync(page, context.RequestAborted);
             await context.Response.WriteAsync(html
                 .Replace(NoncePlace, PageSecurity.Nonce(context), StringComparison.Ordinal)
-                .Replace("</head>", Early(context.Request.Path) + "</head>", StringComparison.Ordinal));
+                .Replace("</head>", Early(context.Request.Path, files) + "</head>", StringComparison.Ordinal));
         });
     }
 
-    /// <summary>Lets the browser fetch a lecture's text while it still reads the program.</summary>
-    private static string Early(PathString path) =>
+    /// <summary>Lets the browser fetch a lecture's text and screen while it still reads the program.</summary>
+    private static string Early(PathString path, Lazy<string> files) =>
         path.StartsWithSegments("/lecture", out var rest) && rest.Value is ['/', .. { Length: > 0 } id] && id.All(c => char.IsAsciiLetterOrDigit(c) || c == '-')
-            ? $"<link rel=\"preload\" as=\"fetch\" crossorigin=\"anonymous\" href=\"/api/lectures/{id}/transcript\">"
+            ? files.Value + Fetched($"/api/lectures/{id}/transcript") + Fetched($"/api/lectures/{id}") + Fetched($"/api/lectures/{id}/marks")
             : "";
+
+    private static string Fetched(string address) => $"<link rel=\"preload\" as=\"fetch\" crossorigin=\"anonymous\" href=\"{address}\">";
 }
