@@ -1,3 +1,4 @@
+using Kostel.Core.Study.Made;
 using Kostel.Core.Transcripts;
 using Kostel.Core.Transcripts.Edits;
 using Kostel.Data.Rows;
@@ -5,59 +6,71 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Data;
 
-/// <summary>Keeps edits of transcripts: the changed passages, the way back, and what the recogniser wrote first.
+/// <summary>An edit that was taken back or done again.</summary>
+/// <param name="Patch">What that changed in the text.</param>
+/// <param name="LeftAlone">How many things made from the lecture stay as they are, because they were changed since.</param>
+public sealed record EditStep(TranscriptPatch Patch, int LeftAlone);
+
+/// <summary>An edit that was stored.</summary>
+public sealed record StoredEdit(int Id, TranscriptPatch Patch);
+
+/// <summary>Keeps edits of transcripts and of what was made from them: what changed, the way back, and what the recogniser wrote first.
 /// Every change runs in a transaction that its caller began before the transcript was read, so that two never mix.</summary>
 public static class EditStore
 {
     /// <summary>Typing that goes on in one passage is one edit.</summary>
     private static readonly TimeSpan OneEdit = TimeSpan.FromSeconds(8);
 
-    /// <summary>Stores what an edit changed. The next save is done here.</summary>
-    /// <returns>The patch; empty if nothing changed.</returns>
-    public static async Task<TranscriptPatch> Commit(
-        this KostelContext context, LectureRow lecture, Transcript before, Transcript after, string what, DateTime now, CancellationToken cancel)
+    /// <summary>Stores what an edit changed in the text and in what was made from it. The next save is done here.</summary>
+    /// <returns>The edit; null if nothing changed.</returns>
+    public static async Task<StoredEdit?> Commit(
+        this KostelContext context, LectureRow lecture, Transcript before, Transcript after, IReadOnlyList<MadeChange> made, string what, DateTime now, CancellationToken cancel)
     {
         var patch = TranscriptPatch.Between(before, after);
-        if (patch.IsEmpty)
+        var changes = made.Where(c => !c.IsEmpty).ToList();
+        if (patch.IsEmpty && changes.Count == 0)
         {
-            return patch;
+            return null;
         }
 
-        if (!await context.Originals.AnyAsync(o => o.LectureId == lecture.Id, cancel))
+        if (!patch.IsEmpty && !await context.Originals.AnyAsync(o => o.LectureId == lecture.Id, cancel))
         {
             context.Originals.Add(new OriginalRow { LectureId = lecture.Id, Transcript = before });
         }
 
         await context.Edits.Where(e => e.LectureId == lecture.Id && e.IsUndone).ExecuteDeleteAsync(cancel);
         var last = await context.Edits.Where(e => e.LectureId == lecture.Id).OrderByDescending(e => e.Id).FirstOrDefaultAsync(cancel);
-        if (last is not null && last.What == what && now - last.MadeAt < OneEdit && GoesOn(last.Patch, patch) is { } joined)
+        if (last is { Made.Count: 0 } && changes.Count == 0 && last.What == what && now - last.MadeAt < OneEdit && GoesOn(last.Patch, patch) is { } joined)
         {
             (last.Patch, last.MadeAt) = (joined, now);
         }
         else
         {
-            context.Edits.Add(new EditRow { LectureId = lecture.Id, What = what, Patch = patch, MadeAt = now });
+            last = context.Edits.Add(new EditRow { LectureId = lecture.Id, What = what, Patch = patch, Made = changes, MadeAt = now }).Entity;
         }
 
+        await context.WriteMade(lecture.Id, changes, cancel);
         await context.Write(lecture, patch, cancel);
-        return patch;
+        return new StoredEdit(last.Id, patch);
     }
 
     /// <summary>Takes the last edit back, or does the last one that was taken back again. The next save is done here.</summary>
-    /// <returns>What was changed; null if there is nothing to take back or to do again.</returns>
-    public static async Task<TranscriptPatch?> Step(this KostelContext context, LectureRow lecture, bool undo, CancellationToken cancel)
+    /// <param name="only">The edit that it must be; null for whichever is next.</param>
+    /// <returns>What was changed in the text, and how many things made from it stay as they are because they were changed since; null if there is nothing to take back or to do again.</returns>
+    public static async Task<EditStep?> Step(this KostelContext context, LectureRow lecture, bool undo, int? only, CancellationToken cancel)
     {
         var edits = context.Edits.Where(e => e.LectureId == lecture.Id && e.IsUndone != undo);
         var edit = await (undo ? edits.OrderByDescending(e => e.Id) : edits.OrderBy(e => e.Id)).FirstOrDefaultAsync(cancel);
-        if (edit is null)
+        if (edit is null || (only is not null && edit.Id != only))
         {
             return null;
         }
 
         edit.IsUndone = undo;
+        var left = await context.WriteMade(lecture.Id, undo ? edit.Made.Select(c => c.Reverse()).ToList() : edit.Made, cancel);
         var patch = undo ? edit.Patch.Reverse() : edit.Patch;
         await context.Write(lecture, patch, cancel);
-        return patch;
+        return new EditStep(patch, left);
     }
 
     /// <summary>What undo and redo would do next; null for nothing.</summary>

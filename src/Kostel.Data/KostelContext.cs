@@ -123,7 +123,11 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
             e.HasOne<QuizRow>().WithMany().HasForeignKey(a => a.QuizId);
             AsJson(e.Property(a => a.Choices));
         });
-        modelBuilder.Entity<EditRow>(e => AsJson(OfLecture(e).Property(r => r.Patch)));
+        modelBuilder.Entity<EditRow>(e =>
+        {
+            AsJson(OfLecture(e).Property(r => r.Patch));
+            AsJson(e.Property(r => r.Made));
+        });
         modelBuilder.Entity<OriginalRow>(e =>
         {
             PartOfLecture(e, o => o.LectureId);

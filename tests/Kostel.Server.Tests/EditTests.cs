@@ -178,4 +178,73 @@ public sealed class EditTests(SharedServer shared) : IClassFixture<SharedServer>
         var now = (await server.Get($"/api/lectures/{id}/study"))["cards"]!.AsArray().Single(c => c!["id"]!.GetValue<int>() == card["id"]!.GetValue<int>())!;
         Assert.Equal(("What is it?", false), (now["front"]!.GetValue<string>(), now["isNew"]!.GetValue<bool>()));
     }
+
+    [Fact]
+    public async Task A_replacement_over_the_course_is_taken_back_and_done_again_with_what_was_made()
+    {
+        var id = await server.BringText(course: "Seas again");
+        var other = await server.BringText(course: "Seas again");
+        await server.Post($"/api/lectures/{id}/marks", new { kind = "note", startMs = 1_000, endMs = 4_000, quote = "The tied rises twice a day.", text = "Learn the spring tied." });
+        async Task<string> Note() => (await server.Get($"/api/lectures/{id}/marks"))[0]!["text"]!.GetValue<string>();
+        var (text, elsewhere) = (await server.Text(id), await server.Text(other));
+        var found = await server.Post($"/api/lectures/{id}/find", new { phrase = "tied", replacement = "tide", wholeCourse = true });
+        var done = await server.Post($"/api/lectures/{id}/replace", new
+        {
+            phrase = "tied",
+            text = "tide",
+            lectures = found["lectures"]!.AsArray().Select(l => new { lectureId = l!["lectureId"]!.GetValue<string>(), places = l["places"]!.AsArray().Select(p => p!["place"]!.DeepClone()).ToArray() }),
+            made = found["made"]!.AsArray().Select(m => m!["key"]!.GetValue<string>()),
+        });
+        var edits = done["edits"]!.AsArray().ToDictionary(e => e!["lectureId"]!.GetValue<string>(), e => e!["edit"]!.GetValue<int>());
+        Assert.Equal("Learn the spring tide.", await Note());
+
+        foreach (var (lecture, edit) in edits)
+        {
+            await server.Post($"/api/lectures/{lecture}/edits/undo?only={edit}");
+        }
+
+        Assert.Equal((text, elsewhere, "Learn the spring tied."), (await server.Text(id), await server.Text(other), await Note()));
+        await server.Post($"/api/lectures/{id}/edits/redo");
+        Assert.Equal("Learn the spring tide.", await Note());
+        Assert.DoesNotContain("tied", await server.Text(id), StringComparison.Ordinal);
+
+        // The note was written anew meanwhile: it stays, and that is said.
+        var mark = (await server.Get($"/api/lectures/{id}/marks"))[0]!;
+        using var anew = await server.Send(HttpMethod.Put, $"/api/lectures/{id}/marks/{mark["id"]}", new { kind = "note", text = "My own words.", resolved = (string?)null, version = mark["version"]!.GetValue<int>() });
+        Assert.True(anew.IsSuccessStatusCode);
+        Assert.Equal(1, (await server.Post($"/api/lectures/{id}/edits/undo"))["leftAlone"]!.GetValue<int>());
+        Assert.Equal((text, "My own words."), (await server.Text(id), await Note()));
+
+        // Another edit since: what is asked for is not the last one any more.
+        await server.Post($"/api/lectures/{other}/edits/redo");
+        await server.Edit(other, new { kind = "chapter", startMs = 0, title = "Seas" });
+        using var late = await server.Send(HttpMethod.Post, $"/api/lectures/{other}/edits/undo?only={edits[other]}");
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, late.StatusCode);
+        Assert.Contains("changed again", await ServerProcess.Detail(late), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_cards_wording_is_taken_back_step_by_step()
+    {
+        var id = await server.BringText(await File.ReadAllTextAsync(Path.Combine(ServerProcess.Root, "demo", "transcripts", "01-why-tides.json"), TestContext.Current.CancellationToken), "why.json");
+        var card = (await server.Post($"/api/lectures/{id}/cards"))["cards"]![0]!;
+        async Task<JsonNode> Now() => (await server.Get($"/api/lectures/{id}/study"))["cards"]!.AsArray().Single(c => c!["id"]!.GetValue<int>() == card["id"]!.GetValue<int>())!;
+        async Task Word(string front)
+        {
+            using var answer = await server.Send(HttpMethod.Put, $"/api/cards/{card["id"]}", new { front, back = "That.", version = (await Now())["version"]!.GetValue<int>() });
+            Assert.Equal(HttpStatusCode.NoContent, answer.StatusCode);
+        }
+
+        await Word("What is it?");
+        var state = (await server.Get($"/api/lectures/{id}/transcript"))["state"]!;
+        Assert.Equal(("the wording of a card", false), (state["undo"]!.GetValue<string>(), state["isEdited"]!.GetValue<bool>()));
+        Assert.Equal(0, (await server.Post($"/api/lectures/{id}/edits/undo"))["leftAlone"]!.GetValue<int>());
+        Assert.Equal((card["front"]!.GetValue<string>(), card["back"]!.GetValue<string>()), ((await Now())["front"]!.GetValue<string>(), (await Now())["back"]!.GetValue<string>()));
+        await server.Post($"/api/lectures/{id}/edits/redo");
+        Assert.Equal("What is it?", (await Now())["front"]!.GetValue<string>());
+
+        await Word("And what is that?");
+        await server.Post($"/api/lectures/{id}/edits/undo");
+        Assert.Equal("What is it?", (await Now())["front"]!.GetValue<string>());
+    }
 }

@@ -185,6 +185,10 @@ namespace Kostel.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Made")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<DateTime>("MadeAt")
                         .HasColumnType("TEXT");
 

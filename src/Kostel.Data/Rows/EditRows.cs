@@ -1,4 +1,5 @@
 using Kostel.Core.Marks;
+using Kostel.Core.Study.Made;
 using Kostel.Core.Transcripts;
 using Kostel.Core.Transcripts.Edits;
 
@@ -15,6 +16,9 @@ public sealed class EditRow
     public required string What { get; set; }
 
     public required TranscriptPatch Patch { get; set; }
+
+    /// <summary>What it changed in cards and whatever else was made from the lecture.</summary>
+    public IReadOnlyList<MadeChange> Made { get; set; } = [];
 
     public bool IsUndone { get; set; }
 

@@ -138,7 +138,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         var voices = Diarisation.Of(before.Passages.SelectMany(p => p.Words).ToList(), meters.Voices, job.Voices);
         (job.State, job.Problem, job.EndedAt) = (JobState.Done, null, time.GetUtcNow().UtcDateTime);
         await context.SaveChangesAsync(cancel);
-        await context.Commit(lecture, before, SpeakerChange.Apply(before, voices), "voices told apart anew", job.EndedAt.Value, cancel);
+        await context.Commit(lecture, before, SpeakerChange.Apply(before, voices), [], "voices told apart anew", job.EndedAt.Value, cancel);
         await all.CommitAsync(cancel);
     }
 

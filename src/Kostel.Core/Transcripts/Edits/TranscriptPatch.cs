@@ -12,6 +12,9 @@ public sealed record TranscriptPatch(
     IReadOnlyList<Chapter>? ChaptersBefore,
     IReadOnlyList<Chapter>? ChaptersAfter)
 {
+    /// <summary>The patch that changes nothing.</summary>
+    public static TranscriptPatch None { get; } = new([], null, null, null, null);
+
     /// <summary>Whether nothing was changed.</summary>
     public bool IsEmpty => Passages.Count == 0 && SpeakersAfter is null && ChaptersAfter is null;
 

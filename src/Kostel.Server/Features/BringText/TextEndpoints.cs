@@ -34,7 +34,7 @@ internal static class TextEndpoints
         var aligned = false;
         if (WebVtt.IsChapters(text))
         {
-            await context.Commit(lecture, heard, heard with { Chapters = Chapters(name, text, heard) }, "chapters brought in", now, cancel);
+            await context.Commit(lecture, heard, heard with { Chapters = Chapters(name, text, heard) }, [], "chapters brought in", now, cancel);
         }
         else
         {

@@ -1,4 +1,5 @@
 using Kostel.Core.Study;
+using Kostel.Core.Study.Made;
 using Kostel.Core.Transcripts.Edits;
 using Kostel.Core.Transcripts.Reading;
 using Kostel.Data;
@@ -25,6 +26,13 @@ public sealed record AgainView(string Phrase, string Replacement, int Places, in
 /// <summary>What to look for, and what to write instead.</summary>
 public sealed record Search(string Phrase, string Replacement, bool WholeCourse);
 
+/// <summary>Where a phrase stands in something that was made from a lecture.</summary>
+/// <param name="Key">Names the thing for the change itself.</param>
+/// <param name="Kind">What it is: card, summary, answer, quiz or mark.</param>
+/// <param name="Before">Its text now…</param>
+/// <param name="After">…and as it would be.</param>
+public sealed record MadePlace(string Key, string LectureId, string Kind, int StartMs, string Before, string After);
+
 /// <summary>Where a phrase stands in a lecture.</summary>
 public sealed record LecturePlaces(string LectureId, string Title, IReadOnlyList<Occurrence> Places);
 
@@ -38,8 +46,12 @@ public sealed record ChosenPlaces(string LectureId, IReadOnlyList<WordReplacemen
 /// <param name="Made">Keys of the things made from the lectures in which it is made too.</param>
 public sealed record Replacement(string Phrase, string Text, IReadOnlyList<ChosenPlaces> Lectures, IReadOnlyList<string> Made);
 
+/// <summary>An edit of a lecture, to be taken back.</summary>
+public sealed record LectureEdit(string LectureId, int Edit);
+
 /// <summary>How much was replaced, and which lectures were left out because their text changed meanwhile.</summary>
-public sealed record ReplacementResult(int Places, int Made, IReadOnlyList<string> LeftOut);
+/// <param name="Edits">The edit that it is in each lecture.</param>
+public sealed record ReplacementResult(int Places, int Made, IReadOnlyList<string> LeftOut, IReadOnlyList<LectureEdit> Edits);
 
 /// <summary>A thing whose source reads otherwise by now.</summary>
 public sealed record ChangedSource(string Key);
@@ -67,7 +79,7 @@ internal static class CorrectionEndpoints
         }
 
         var places = PhraseSearch.Find(await context.Transcript(lecture, cancel), correction.Phrase, correction.Replacement).Count;
-        var made = await MadeThings.Find(context, [id], Correct(correction), cancel);
+        var made = await MadePlaces(context, [id], correction, cancel);
         var isTerm = (await context.Terms(lecture, cancel)).Any(t => string.Equals(t.Written, correction.Replacement, StringComparison.OrdinalIgnoreCase));
         return TypedResults.Ok(new AgainView(correction.Phrase, correction.Replacement, places, made.Count, isTerm));
     }
@@ -87,7 +99,7 @@ internal static class CorrectionEndpoints
 
         var made = search.Replacement.Length == 0
             ? []
-            : await MadeThings.Find(context, lectures.ConvertAll(l => l.Id), Correct(new Correction(search.Phrase, search.Replacement)), cancel);
+            : await MadePlaces(context, lectures.ConvertAll(l => l.Id), new Correction(search.Phrase, search.Replacement), cancel);
         return TypedResults.Ok(new SearchResult(found.Where(f => f.Places.Count > 0).ToList(), made));
     }
 
@@ -96,40 +108,72 @@ internal static class CorrectionEndpoints
     {
         await LectureEndpoints.Find(context, id, cancel);
         Require(replacement.Phrase, replacement.Text);
-        var (places, leftOut) = (0, new List<string>());
-        foreach (var chosen in replacement.Lectures.Where(l => l.Places.Count > 0))
+        var correction = new Correction(replacement.Phrase, replacement.Text);
+        var lectures = replacement.Lectures.Select(l => l.LectureId).Append(id).Distinct().ToList();
+        var corrected = (await context.Made(lectures, cancel)).Where(t => replacement.Made.Contains(t.Key))
+            .ToLookup(t => t.LectureId, t => MadeCorrection.Correct(t, correction));
+        var (places, made, leftOut, edits) = (0, 0, new List<string>(), new List<LectureEdit>());
+        foreach (var one in lectures)
         {
+            var chosen = replacement.Lectures.Where(l => l.LectureId == one).SelectMany(l => l.Places).ToList();
             try
             {
-                var (_, lecture, _) = await EditEndpoints.Apply(context, chosen.LectureId, new ReplaceWords(chosen.Places), time.GetUtcNow().UtcDateTime, cancel);
-                places += chosen.Places.Count;
-                await board.TextChanged(lecture.Id, lecture.TextVersion);
+                if (await Apply(context, board, one, chosen, corrected[one].ToList(), time.GetUtcNow().UtcDateTime, cancel) is { } edit)
+                {
+                    (places, made) = (places + chosen.Count, made + corrected[one].Count());
+                    edits.Add(new LectureEdit(one, edit));
+                }
             }
             catch (PlainProblemException e) when (e.Status == StatusCodes.Status409Conflict)
             {
-                leftOut.Add(await context.Lectures.Where(l => l.Id == chosen.LectureId).Select(l => l.Title).FirstAsync(cancel));
+                leftOut.Add(await context.Lectures.Where(l => l.Id == one).Select(l => l.Title).FirstAsync(cancel));
             }
         }
 
-        var lectures = replacement.Lectures.Select(l => l.LectureId).Append(id).Distinct().ToList();
-        var made = await MadeThings.Correct(context, lectures, replacement.Made.ToHashSet(), Correct(new Correction(replacement.Phrase, replacement.Text)), cancel);
-        await context.SaveChangesAsync(cancel);
-        return TypedResults.Ok(new ReplacementResult(places, made, leftOut));
+        return TypedResults.Ok(new ReplacementResult(places, made, leftOut, edits));
     }
 
-    private static async Task<NoContent> TakeNew(string id, ChangedSource source, KostelContext context, CancellationToken cancel)
+    /// <returns>The number of the edit; null if there was nothing to do.</returns>
+    private static async Task<int?> Apply(
+        KostelContext context, ProgressBoard board, string lectureId, List<WordReplacement> places, List<MadeChange> made, DateTime now, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
-        if (!await MadeThings.TakeNew(context, id, source.Key, new SourceCheck(await context.Transcript(lecture, cancel)), cancel))
+        if (places.Count + made.Count == 0)
         {
-            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "The words that this rests on are not in the transcript any more. It was left as it is.");
+            return null;
         }
 
-        await context.SaveChangesAsync(cancel);
+        var edit = places.Count > 0 ? new ReplaceWords(places) : null;
+        var applied = await EditEndpoints.Apply(context, lectureId, edit, made, edit?.What ?? "a correction of what was made", now, cancel);
+        await board.TextChanged(lectureId, applied.Lecture.TextVersion);
+        return applied.Stored?.Id;
+    }
+
+    private static async Task<NoContent> TakeNew(string id, ChangedSource source, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
+    {
+        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var thing = (await context.Made([id], cancel)).Find(t => t.Key == source.Key) ?? throw PlainProblemException.NotThere(source.Key.Split(':')[0]);
+        var change = MadeCorrection.Renew(thing, new SourceCheck(await context.Transcript(lecture, cancel)))
+            ?? throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "The words that this rests on are not in the transcript any more. It was left as it is.");
+        var applied = await EditEndpoints.Apply(context, id, null, [change], "new words of a source", time.GetUtcNow().UtcDateTime, cancel);
+        await board.TextChanged(id, applied.Lecture.TextVersion);
         return TypedResults.NoContent();
     }
 
-    private static Func<string, string> Correct(Correction correction) => text => PhraseSearch.Replace(text, correction.Phrase, correction.Replacement);
+    /// <summary>Where a correction would change something that was made, in the order of the lectures' seconds.</summary>
+    private static async Task<List<MadePlace>> MadePlaces(KostelContext context, IReadOnlyCollection<string> lectures, Correction correction, CancellationToken cancel)
+    {
+        var places = new List<MadePlace>();
+        foreach (var thing in await context.Made(lectures, cancel))
+        {
+            var change = MadeCorrection.Correct(thing, correction);
+            if (change.Before.Zip(change.After).FirstOrDefault(t => t.First != t.Second) is { First: { } before, Second: { } after })
+            {
+                places.Add(new MadePlace(thing.Key, thing.LectureId, thing.Kind, thing.StartMs, before, after));
+            }
+        }
+
+        return places.OrderBy(p => p.StartMs).ToList();
+    }
 
     private static void Require(string phrase, string replacement)
     {

@@ -1,4 +1,5 @@
 using Kostel.Core.Audio;
+using Kostel.Core.Study.Made;
 using Kostel.Core.Transcripts;
 using Kostel.Core.Transcripts.Edits;
 using Kostel.Core.Transcripts.Reading;
@@ -21,17 +22,24 @@ public sealed record SpliceView(int At, int Removed, IReadOnlyList<PassageView> 
 /// <param name="BaseVersion">The version that it applies to; a page that has another loads the text anew.</param>
 /// <param name="Speakers">All speakers, if they changed.</param>
 /// <param name="Chapters">All chapters, if they changed.</param>
+/// <param name="LeftAlone">How many things made from the lecture stay as they are when an edit is taken back, because they were changed since.</param>
 public sealed record EditResult(
-    int BaseVersion, TextState State, IReadOnlyList<SpliceView> Splices, IReadOnlyList<Speaker>? Speakers, IReadOnlyList<Chapter>? Chapters)
+    int BaseVersion, TextState State, IReadOnlyList<SpliceView> Splices, IReadOnlyList<Speaker>? Speakers, IReadOnlyList<Chapter>? Chapters, int LeftAlone)
 {
     /// <summary>The view of a patch.</summary>
-    public static EditResult Of(TranscriptPatch patch, TextState state, int baseVersion) => new(
+    public static EditResult Of(TranscriptPatch patch, TextState state, int baseVersion, int leftAlone) => new(
         baseVersion,
         state,
         patch.Passages.Select(s => new SpliceView(s.At, s.Before.Count, s.After.Select(PassageView.Of).ToList())).ToList(),
         patch.SpeakersAfter,
-        patch.ChaptersAfter);
+        patch.ChaptersAfter,
+        leftAlone);
 }
+
+/// <summary>An edit that went into a lecture.</summary>
+/// <param name="Stored">Null if nothing changed.</param>
+/// <param name="BaseVersion">The version of the text before it.</param>
+internal sealed record Applied(LectureRow Lecture, StoredEdit? Stored, int BaseVersion);
 
 /// <summary>An edit of the text.</summary>
 public sealed record NewEdit(TranscriptEdit Edit);
@@ -50,21 +58,28 @@ internal static class EditEndpoints
     }
 
     /// <summary>Applies an edit to a lecture's text inside a transaction. An edit of a passage that reads otherwise by now is refused; one of another passage is not.</summary>
-    public static async Task<(TranscriptPatch Patch, LectureRow Lecture, int BaseVersion)> Apply(
-        KostelContext context, string id, TranscriptEdit edit, DateTime now, CancellationToken cancel)
+    /// <param name="edit">Null if only what was made from the text changes.</param>
+    /// <param name="made">Changes of what was made from the text.</param>
+    /// <param name="what">What it does, in plain words.</param>
+    public static async Task<Applied> Apply(
+        KostelContext context, string id, TranscriptEdit? edit, IReadOnlyList<MadeChange> made, string what, DateTime now, CancellationToken cancel)
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         var lecture = await LectureEndpoints.Find(context, id, cancel);
-        await TranscriptEndpoints.RefuseWhileAtWork(context, id, cancel);
+        if (edit is not null)
+        {
+            await TranscriptEndpoints.RefuseWhileAtWork(context, id, cancel);
+        }
+
         var before = await context.Transcript(lecture, cancel);
         var version = lecture.TextVersion;
         try
         {
-            var after = edit.Apply(before);
-            var patch = await context.Commit(lecture, before, after, edit.What, now, cancel);
+            var after = edit?.Apply(before) ?? before;
+            var stored = await context.Commit(lecture, before, after, made, what, now, cancel);
             await all.CommitAsync(cancel);
             context.Transcripts.Keep(id, lecture.TextVersion, after);
-            return (patch, lecture, version);
+            return new Applied(lecture, stored, version);
         }
         catch (EditRefusedException e)
         {
@@ -78,37 +93,47 @@ internal static class EditEndpoints
 
     private static async Task<Ok<EditResult>> Edit(string id, NewEdit wanted, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
     {
-        var (patch, lecture, version) = await Apply(context, id, wanted.Edit, time.GetUtcNow().UtcDateTime, cancel);
-        return await Answer(context, board, lecture, patch, version, cancel);
+        var (lecture, stored, version) = await Apply(context, id, wanted.Edit, [], wanted.Edit.What, time.GetUtcNow().UtcDateTime, cancel);
+        return await Answer(context, board, lecture, new EditStep(stored?.Patch ?? TranscriptPatch.None, 0), version, cancel);
     }
 
-    private static Task<Ok<EditResult>> Undo(string id, KostelContext context, ProgressBoard board, CancellationToken cancel) => Step(id, undo: true, context, board, cancel);
+    /// <param name="only">The edit that it must be: it is refused if there was another one since.</param>
+    private static Task<Ok<EditResult>> Undo(string id, int? only, KostelContext context, ProgressBoard board, CancellationToken cancel) =>
+        Step(id, undo: true, only, context, board, cancel);
 
-    private static Task<Ok<EditResult>> Redo(string id, KostelContext context, ProgressBoard board, CancellationToken cancel) => Step(id, undo: false, context, board, cancel);
+    private static Task<Ok<EditResult>> Redo(string id, KostelContext context, ProgressBoard board, CancellationToken cancel) =>
+        Step(id, undo: false, null, context, board, cancel);
 
-    private static async Task<Ok<EditResult>> Step(string id, bool undo, KostelContext context, ProgressBoard board, CancellationToken cancel)
+    private static async Task<Ok<EditResult>> Step(string id, bool undo, int? only, KostelContext context, ProgressBoard board, CancellationToken cancel)
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         var lecture = await LectureEndpoints.Find(context, id, cancel);
         await TranscriptEndpoints.RefuseWhileAtWork(context, id, cancel);
         var version = lecture.TextVersion;
         var before = await context.Transcript(lecture, cancel);
-        var patch = await context.Step(lecture, undo, cancel)
-            ?? throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, undo ? "There is nothing left to take back." : "There is nothing to do again.");
+        var step = await context.Step(lecture, undo, only, cancel)
+            ?? throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, Nothing(undo, only));
         await all.CommitAsync(cancel);
-        context.Transcripts.Keep(id, lecture.TextVersion, patch.Apply(before));
-        return await Answer(context, board, lecture, patch, version, cancel);
+        context.Transcripts.Keep(id, lecture.TextVersion, step.Patch.Apply(before));
+        return await Answer(context, board, lecture, step, version, cancel);
     }
 
+    private static string Nothing(bool undo, int? only) => (undo, only) switch
+    {
+        (true, null) => "There is nothing left to take back.",
+        (true, _) => "The text was changed again since. Open the lecture to take it back step by step.",
+        _ => "There is nothing to do again.",
+    };
+
     private static async Task<Ok<EditResult>> Answer(
-        KostelContext context, ProgressBoard board, LectureRow lecture, TranscriptPatch patch, int version, CancellationToken cancel)
+        KostelContext context, ProgressBoard board, LectureRow lecture, EditStep step, int version, CancellationToken cancel)
     {
         if (lecture.TextVersion != version)
         {
             await board.TextChanged(lecture.Id, lecture.TextVersion);
         }
 
-        return TypedResults.Ok(EditResult.Of(patch, await TextState.Of(context, lecture, cancel), version));
+        return TypedResults.Ok(EditResult.Of(step.Patch, await TextState.Of(context, lecture, cancel), version, step.LeftAlone));
     }
 
     /// <summary>Where the text differs from what the recogniser wrote, or from what was brought in.</summary>

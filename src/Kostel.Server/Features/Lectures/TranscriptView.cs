@@ -53,7 +53,7 @@ public sealed record TextState(int Version, string? Undo, string? Redo, bool IsE
     public static async Task<TextState> Of(KostelContext context, LectureRow lecture, CancellationToken cancel)
     {
         var (undo, redo) = await context.NextSteps(lecture.Id, cancel);
-        return new TextState(lecture.TextVersion, undo, redo, undo is not null || redo is not null || await context.Originals.AnyAsync(o => o.LectureId == lecture.Id, cancel));
+        return new TextState(lecture.TextVersion, undo, redo, await context.Originals.AnyAsync(o => o.LectureId == lecture.Id, cancel));
     }
 }
 

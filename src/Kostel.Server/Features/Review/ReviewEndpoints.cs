@@ -1,9 +1,12 @@
 using Kostel.Core.Review;
 using Kostel.Core.Study;
+using Kostel.Core.Study.Made;
 using Kostel.Data;
 using Kostel.Data.Rows;
+using Kostel.Server.Features.Edits;
 using Kostel.Server.Features.Study;
 using Kostel.Server.Http;
+using Kostel.Server.Jobs;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -59,10 +62,10 @@ internal static class ReviewEndpoints
     }
 
     /// <summary>Corrects the wording of a card; its reviews stay.</summary>
-    private static async Task<NoContent> Change(int cardId, CardChange change, KostelContext context, CancellationToken cancel)
+    private static async Task<NoContent> Change(int cardId, CardChange change, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
     {
         const int Longest = 2_000;
-        var card = await context.Cards.FirstOrDefaultAsync(c => c.Id == cardId, cancel) ?? throw PlainProblemException.NotThere("card");
+        var card = await context.Cards.AsNoTracking().FirstOrDefaultAsync(c => c.Id == cardId, cancel) ?? throw PlainProblemException.NotThere("card");
         if (card.Version != change.Version)
         {
             throw PlainProblemException.ChangedElsewhere("card");
@@ -74,8 +77,9 @@ internal static class ReviewEndpoints
             throw new PlainProblemException(StatusCodes.Status400BadRequest, $"Both sides of a card have 1 to {Longest} characters.");
         }
 
-        (card.Front, card.Back, card.Version) = (front, back, card.Version + 1);
-        await context.SaveChangesAsync(cancel);
+        var wording = new MadeChange(MadeThing.KeyOf("card", cardId), [card.Front, card.Back, card.Source.Quote], [front, back, card.Source.Quote]);
+        var applied = await EditEndpoints.Apply(context, card.LectureId, null, [wording], "the wording of a card", time.GetUtcNow().UtcDateTime, cancel);
+        await board.TextChanged(card.LectureId, applied.Lecture.TextVersion);
         return TypedResults.NoContent();
     }
 

@@ -1,5 +1,6 @@
 using Kostel.Core.Study;
 using Kostel.Core.Study.Cards;
+using Kostel.Core.Study.Made;
 using Kostel.Core.Study.Quizzes;
 using Kostel.Core.Study.Summaries;
 using Kostel.Data;
@@ -130,10 +131,11 @@ internal static class StudyEndpoints
         var attempt = quiz is null
             ? null
             : await context.Attempts.AsNoTracking().Where(a => a.QuizId == quiz.Id).OrderByDescending(a => a.Id).FirstOrDefaultAsync(cancel);
-        var check = new SourceCheck(await context.Transcript(lecture, cancel));
+        var transcript = await context.Transcript(lecture, cancel);
+        var check = new SourceCheck(transcript);
         return new StudyView(
-            summary?.Parts.Select(p => SummaryPartView.Of(p, check)).ToList(),
-            summary is null ? null : $"summary:{summary.Id}",
+            summary is null ? null : SummaryHeadings.Under(summary.Parts, transcript.Chapters).Select(p => SummaryPartView.Of(p, check)).ToList(),
+            summary is null ? null : MadeThing.KeyOf("summary", summary.Id),
             cards.OrderBy(c => c.Source.StartMs).Select(c => CardView.Of(c, lecture, check)).ToList(),
             quiz is null ? null : View(quiz, attempt, check));
     }

@@ -5,7 +5,7 @@ import { useNotice } from '@/shared/notice'
 import { clock, count } from '@/shared/time'
 import ChangedSource from './ChangedSource.vue'
 
-const props = defineProps<{ lectureId: string }>()
+const props = defineProps<{ lectureId: string; version: number }>()
 const emit = defineEmits<{ hear: [ms: number]; evidence: [spans: { startMs: number; endMs: number }[]] }>()
 
 const notice = useNotice()
@@ -23,6 +23,7 @@ const path = () => ({ path: { id: props.lectureId } })
 async function load() {
   asked.value = (await notice.attempt(() => must(api.GET('/api/lectures/{id}/questions', { params: path() })))) ?? []
 }
+watch(() => props.version, load)
 onMounted(() => {
   field.value?.focus({ preventScroll: true })
   return load()

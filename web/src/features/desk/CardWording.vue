@@ -8,13 +8,15 @@ const emit = defineEmits<{ closed: []; saved: [front: string, back: string] }>()
 const notice = useNotice()
 const front = ref(props.card.front)
 const back = ref(props.card.back)
+// What it read when one began: a change in another window meanwhile is not written over.
+const version = props.card.version
 
 async function save() {
   const done = await notice.attempt(async () => {
     await must(
       api.PUT('/api/cards/{cardId}', {
         params: { path: { cardId: props.card.id } },
-        body: { front: front.value, back: back.value, version: props.card.version },
+        body: { front: front.value, back: back.value, version },
       }),
     )
     return true

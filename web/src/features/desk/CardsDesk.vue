@@ -7,14 +7,14 @@ import CardWording from './CardWording.vue'
 import ChangedSource from './ChangedSource.vue'
 import { useStudy } from './useStudy'
 
-const props = defineProps<{ lectureId: string }>()
+const props = defineProps<{ lectureId: string; version: number }>()
 const emit = defineEmits<{
   hear: [ms: number]
   evidence: [spans: { startMs: number; endMs: number }[]]
   correct: [before: string, after: string]
 }>()
 const editing = ref<number | null>(null)
-const { study, isBusy, makeCards, load } = useStudy(props.lectureId)
+const { study, isBusy, makeCards, load } = useStudy(props.lectureId, () => props.version)
 const work = useWork()
 
 async function make() {

@@ -49,6 +49,7 @@ const emit = defineEmits<{
       <AskDesk
         v-if="work === 'ask'"
         :lecture-id="lecture.id"
+        :version="version"
         @hear="emit('hear', $event)"
         @evidence="emit('evidence', $event)"
       />
@@ -72,17 +73,19 @@ const emit = defineEmits<{
       <SummaryDesk
         v-else-if="work === 'summary'"
         :lecture-id="lecture.id"
+        :version="version"
         @hear="emit('hear', $event)"
         @evidence="emit('evidence', $event)"
       />
       <CardsDesk
         v-else-if="work === 'cards'"
         :lecture-id="lecture.id"
+        :version="version"
         @hear="emit('hear', $event)"
         @correct="(before, after) => emit('correct', before, after)"
         @evidence="emit('evidence', $event)"
       />
-      <QuizDesk v-else :lecture-id="lecture.id" @hear="emit('hear', $event)" />
+      <QuizDesk v-else :lecture-id="lecture.id" :version="version" @hear="emit('hear', $event)" />
     </template>
   </section>
 </template>

@@ -6,17 +6,19 @@ import { clock, count } from '@/shared/time'
 import ChangedSource from './ChangedSource.vue'
 import { useStudy } from './useStudy'
 
-const props = defineProps<{ lectureId: string }>()
+const props = defineProps<{ lectureId: string; version: number }>()
 const emit = defineEmits<{ hear: [ms: number] }>()
 const notice = useNotice()
-const { study, isBusy, makeQuiz, load } = useStudy(props.lectureId)
+const { study, isBusy, makeQuiz, load } = useStudy(props.lectureId, () => props.version)
 const quiz = computed(() => study.value?.quiz ?? null)
 const body = ref<HTMLElement>()
 const chosen = ref<number[]>([])
 const result = ref<Attempt | null>(null)
 const open = computed(() => chosen.value.filter((c) => c < 0).length)
 
-watch(quiz, (q) => {
+watch(quiz, (q, before) => {
+  // The same quiz with corrected words keeps what was chosen.
+  if (q && q.id === before?.id) return
   chosen.value = q?.questions.map(() => -1) ?? []
   result.value = q?.lastAttempt ?? null
   if (result.value) chosen.value = result.value.answers.map((a) => a.choice)

@@ -4,9 +4,9 @@ import { clock } from '@/shared/time'
 import ChangedSource from './ChangedSource.vue'
 import { useStudy } from './useStudy'
 
-const props = defineProps<{ lectureId: string }>()
+const props = defineProps<{ lectureId: string; version: number }>()
 const emit = defineEmits<{ hear: [ms: number]; evidence: [spans: { startMs: number; endMs: number }[]] }>()
-const { study, isBusy, makeSummary, load } = useStudy(props.lectureId)
+const { study, isBusy, makeSummary, load } = useStudy(props.lectureId, () => props.version)
 
 watch(study, (s) => emit('evidence', s?.summary?.flatMap((p) => p.lines) ?? []))
 </script>

@@ -1,9 +1,9 @@
-import { onMounted, ref } from 'vue'
+import { onMounted, ref, watch } from 'vue'
 import { api, must, type Study } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 
-/** What was made from a lecture, and making more. */
-export function useStudy(lectureId: string) {
+/** What was made from a lecture, and making more. A change of the text, or one that is taken back, can change what was made too. */
+export function useStudy(lectureId: string, version: () => number) {
   const notice = useNotice()
   const study = ref<Study | null>(null)
   const isBusy = ref(false)
@@ -20,5 +20,6 @@ export function useStudy(lectureId: string) {
   const makeQuiz = () => run(() => must(api.POST('/api/lectures/{id}/quiz', { params })))
   const load = () => run(() => must(api.GET('/api/lectures/{id}/study', { params })))
   onMounted(load)
+  watch(version, load)
   return { load, study, isBusy, makeSummary, makeCards, makeQuiz }
 }

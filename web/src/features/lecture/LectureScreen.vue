@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, provide, ref, toRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Edit } from '@/api/client'
 import ReadingPage from '@/page/ReadingPage.vue'
 import { lectureIdKey } from '@/page/lectureId'
 import { useFind } from '@/page/useFind'
@@ -47,7 +46,7 @@ const player = usePlayer()
 const { timeMs, isPlaying, loop } = player
 const reading = useReading()
 const edits = useEdits(id, transcript, loadTranscript)
-const { marks, add: addMark, addPicture, removed, load: loadMarks, draw: drawMarks } = useMarks(id, timeMs)
+const { marks, add: addMark, addPicture, removed, load: loadMarks, draw: drawMarks } = useMarks(id, timeMs, transcript)
 const find = useFind(transcript, reading.hidesFillers)
 const doubts = useDoubts(transcript, edits)
 const page = ref<InstanceType<typeof ReadingPage>>()
@@ -78,7 +77,6 @@ function hearSource(ms: number) {
 }
 const hearWord = (ms: number) => (isPlaying.value ? player.pause() : hear(ms))
 
-const edit = (wanted: Edit) => edits.edit(wanted).finally(() => void loadMarks())
 /** Once what was typed is saved: whether the same stands elsewhere. */
 const left = (before: string, after: string) => void edits.settled().then(() => askAgain(before, after))
 const toggleLoop = () => player.toggleLoop(span.value)
@@ -89,7 +87,6 @@ function openFind() {
   find.isOpen.value = true
 }
 const replace = (phrase: string, replacement: string) => (sheet.value = { is: 'replace', phrase, replacement })
-const reloadText = () => load().then(loadMarks)
 
 const drawAll = useDrawing(
   () => page.value?.passages,
@@ -203,7 +200,7 @@ useLectureKeys({
           :marks="marks"
           :hides-fillers="reading.hidesFillers.value"
           :can-edit="canEdit"
-          :edit="edit"
+          :edit="edits.edit"
           @hear="hearWord"
           @point="point"
           @name="sheet = { is: 'voices', speakerId: $event }"
@@ -255,7 +252,7 @@ useLectureKeys({
       :marks="marks"
       :span="span"
       :edits="edits"
-      @changed="reloadText"
+      @changed="load"
       @marked="loadMarks"
       @unmarked="removed"
       @label="label"

@@ -1,6 +1,6 @@
 import { useEventListener } from '@vueuse/core'
 import { ref, watch, type Ref } from 'vue'
-import { api, must, says, type Mark, type MarkKind } from '@/api/client'
+import { api, must, says, type Mark, type MarkKind, type Transcript } from '@/api/client'
 import { useRanges } from '@/page/highlights'
 import { isOpen } from '@/page/marks'
 import type { Passages, Span } from '@/page/usePassages'
@@ -8,7 +8,7 @@ import { isTyping } from '@/shared/keys'
 import { useNotice } from '@/shared/notice'
 
 /** The marks of a lecture: made, taken away and brought back, drawn on the page. */
-export function useMarks(id: Ref<string>, timeMs: Ref<number>) {
+export function useMarks(id: Ref<string>, timeMs: Ref<number>, transcript: Ref<Transcript | null>) {
   const notice = useNotice()
   const marks = ref<Mark[]>([])
   const marked = useRanges('marked')
@@ -20,6 +20,11 @@ export function useMarks(id: Ref<string>, timeMs: Ref<number>) {
       (await notice.attempt(() => must(api.GET('/api/lectures/{id}/marks', { params: { path: path() } })))) ?? []
   }
   watch(id, load, { immediate: true })
+  // What is said where a mark stands, and the mark's own words, can change with the text.
+  watch(
+    () => transcript.value?.state.version,
+    (_, before) => before !== undefined && void load(),
+  )
 
   /** Marks a span, or the moment that is played. */
   async function add(kind: MarkKind, span: Span | null) {

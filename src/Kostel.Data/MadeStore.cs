@@ -1,0 +1,90 @@
+using Kostel.Core.Study;
+using Kostel.Core.Study.Made;
+using Kostel.Data.Rows;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Data;
+
+/// <summary>Cards, summaries, answers, quizzes and marks as texts, and texts written back into them.</summary>
+public static class MadeStore
+{
+    /// <summary>What was made from these lectures and is still shown: of summaries and quizzes the newest of each.</summary>
+    public static async Task<List<MadeThing>> Made(this KostelContext context, IReadOnlyCollection<string> lectures, CancellationToken cancel) =>
+        (await context.MadeRows(lectures, cancel)).ConvertAll(r => r.Thing());
+
+    /// <summary>Writes changes into what was made from a lecture, at the next save. What reads otherwise by now than before the change stays as it is.</summary>
+    /// <returns>How many stay.</returns>
+    public static async Task<int> WriteMade(this KostelContext context, string lectureId, IReadOnlyList<MadeChange> changes, CancellationToken cancel)
+    {
+        if (changes.Count == 0)
+        {
+            return 0;
+        }
+
+        var rows = (await context.MadeRows([lectureId], cancel)).ToDictionary(r => r.Key);
+        var left = 0;
+        foreach (var change in changes)
+        {
+            if (rows.TryGetValue(change.Key, out var row) && row.Texts().SequenceEqual(change.Before))
+            {
+                row.Write(new Queue<string>(change.After));
+            }
+            else
+            {
+                left++;
+            }
+        }
+
+        return left;
+    }
+
+    private static async Task<List<MadeRow>> MadeRows(this KostelContext context, IReadOnlyCollection<string> lectures, CancellationToken cancel)
+    {
+        var rows = new List<MadeRow>();
+        rows.AddRange((await context.Cards.Where(c => lectures.Contains(c.LectureId)).ToListAsync(cancel)).Select(Of));
+        rows.AddRange((await context.Summaries.Where(s => lectures.Contains(s.LectureId)).ToListAsync(cancel)).GroupBy(s => s.LectureId).Select(g => Of(g.MaxBy(s => s.Id)!)));
+        rows.AddRange((await context.Questions.Where(q => lectures.Contains(q.LectureId)).ToListAsync(cancel)).Select(Of));
+        rows.AddRange((await context.Quizzes.Include(q => q.Questions).Where(q => lectures.Contains(q.LectureId)).ToListAsync(cancel)).GroupBy(q => q.LectureId).Select(g => Of(g.MaxBy(q => q.Id)!)));
+        rows.AddRange((await context.Marks.Where(m => lectures.Contains(m.LectureId) && m.DeletedAt == null).ToListAsync(cancel)).Select(Of));
+        return rows;
+    }
+
+    private static MadeRow Of(CardRow c) => new(
+        "card", c.Id, c.LectureId, c.Source.StartMs,
+        () => [c.Front, c.Back, c.Source.Quote],
+        () => [c.Source],
+        t => (c.Front, c.Back, c.Source, c.Version) = (t.Dequeue(), t.Dequeue(), c.Source with { Quote = t.Dequeue() }, c.Version + 1));
+
+    private static MadeRow Of(SummaryRow s) => new(
+        "summary", s.Id, s.LectureId, s.Parts.FirstOrDefault()?.StartMs ?? 0,
+        () => s.Parts.SelectMany(p => p.Lines.Select(l => l.Quote)),
+        () => s.Parts.SelectMany(p => p.Lines),
+        t => s.Parts = s.Parts.Select(p => p with { Lines = p.Lines.Select(l => l with { Quote = t.Dequeue() }).ToList() }).ToList());
+
+    private static MadeRow Of(QuestionRow q) => new(
+        "answer", q.Id, q.LectureId, q.Answer.Lines.FirstOrDefault()?.StartMs ?? 0,
+        () => q.Answer.Lines.Select(l => l.Text).Prepend(q.Text),
+        () => q.Answer.Lines.Select(l => new SourceSpan(l.PassageId, l.StartMs, l.EndMs, l.Text)),
+        t => (q.Text, q.Answer) = (t.Dequeue(), q.Answer with { Lines = q.Answer.Lines.Select(l => l with { Text = t.Dequeue() }).ToList() }));
+
+    private static MadeRow Of(QuizRow quiz) => new(
+        "quiz", quiz.Id, quiz.LectureId, quiz.Questions.FirstOrDefault()?.Source.StartMs ?? 0,
+        () => quiz.Questions.SelectMany(q => q.Choices.Prepend(q.Stem).Append(q.Source.Quote)),
+        () => quiz.Questions.Select(q => q.Source),
+        t => quiz.Questions.ForEach(q => (q.Stem, q.Choices, q.Source) = (t.Dequeue(), q.Choices.Select(_ => t.Dequeue()).ToList(), q.Source with { Quote = t.Dequeue() })));
+
+    private static MadeRow Of(MarkRow m) => new(
+        "mark", m.Id, m.LectureId, m.StartMs,
+        () => [m.Text, m.Quote],
+        () => m.Quote.Length == 0 ? [] : [new SourceSpan("", m.StartMs, m.EndMs, m.Quote)],
+        t => (m.Text, m.Quote, m.Version) = (t.Dequeue(), t.Dequeue(), m.Version + 1));
+
+    /// <summary>A row with its texts in an order that stays, and the way to write them back in the same order.</summary>
+    private sealed record MadeRow(
+        string Kind, int Id, string LectureId, int StartMs, Func<IEnumerable<string>> Texts, Func<IEnumerable<SourceSpan>> Sources, Action<Queue<string>> Write)
+    {
+        public string Key { get; } = MadeThing.KeyOf(Kind, Id);
+
+        public MadeThing Thing() => new(Key, LectureId, Kind, StartMs, Texts().ToList(), Sources().ToList());
+    }
+}
