@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { layOut, occurrences, plain, shownWordAt, wordsBefore } from './text'
+import { layOut, occurrences, parting, plain, shownWordAt, wordsBefore } from './text'
 
 describe('the layout of a passage', () => {
   it('says where every word stands, and keeps a number with its unit', () => {
@@ -15,6 +15,22 @@ describe('the layout of a passage', () => {
     expect(l.words[shownWordAt(l, 10)]).toBe(4)
   })
   it('is empty for no words', () => expect(layOut('').words).toEqual([]))
+})
+
+describe('two wordings of a passage', () => {
+  it('part where the first words differ and come together where the last do not', () =>
+    expect(parting('The tide rises twice a day', 'The tied falls twice a day')).toEqual({
+      before: 'The',
+      one: 'tide rises',
+      other: 'tied falls',
+      after: 'twice a day',
+    }))
+  it('may differ by words that only one of them has', () => {
+    expect(parting('a b', 'a x b')).toEqual({ before: 'a', one: '', other: 'x', after: 'b' })
+    expect(parting('a a', 'a')).toEqual({ before: 'a', one: 'a', other: '', after: '' })
+  })
+  it('never part when they are the same', () =>
+    expect(parting('a b', 'a b')).toEqual({ before: 'a b', one: '', other: '', after: '' }))
 })
 
 describe('typed text', () => {

@@ -35,6 +35,23 @@ export function layOut(text: string, hidden: readonly number[] = []): TextLayout
 /** Text that was typed, with its words divided by single spaces. */
 export const plain = (text: string) => text.replace(/\s+/gu, ' ').trim()
 
+/** Where two wordings part and where they come together again, in whole words. */
+export function parting(one: string, other: string): { before: string; one: string; other: string; after: string } {
+  const [a, b] = [one.split(' '), other.split(' ')]
+  const shorter = Math.min(a.length, b.length)
+  let head = 0
+  while (head < shorter && a[head] === b[head]) head++
+  let tail = 0
+  while (tail < shorter - head && a.at(-1 - tail) === b.at(-1 - tail)) tail++
+  const middle = (words: string[]) => words.slice(head, words.length - tail).join(' ')
+  return {
+    before: a.slice(0, head).join(' '),
+    one: middle(a),
+    other: middle(b),
+    after: a.slice(a.length - tail).join(' '),
+  }
+}
+
 /** How many words begin before a place in a text: the word that a new passage would begin with. */
 export function wordsBefore(text: string, offset: number): number {
   const before = plain(text.slice(0, offset))

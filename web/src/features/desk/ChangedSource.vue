@@ -1,11 +1,14 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { api, must } from '@/api/client'
+import { parting } from '@/page/text'
 import { useNotice } from '@/shared/notice'
 
 /** Says that the words which something was made from read otherwise by now, and offers them. */
 const props = defineProps<{ lectureId: string; was: string; now: string; takeKey: string | null }>()
 const emit = defineEmits<{ taken: [] }>()
 const notice = useNotice()
+const words = computed(() => parting(props.was, props.now))
 
 async function take() {
   const key = props.takeKey
@@ -21,9 +24,13 @@ async function take() {
 <template>
   <div class="changed">
     <b>Source changed</b>
-    <del>{{ was }}</del>
-    <ins v-if="now">{{ now }}</ins>
-    <span v-else class="k-soft">These words are not in the text any more.</span>
+    <p v-if="now">
+      {{ words.before }} <del v-if="words.one">{{ words.one }}</del> <ins v-if="words.other">{{ words.other }}</ins>
+      {{ words.after }}
+    </p>
+    <p v-else>
+      <del>{{ was }}</del> <span class="k-soft">These words are not in the text any more.</span>
+    </p>
     <button v-if="now && takeKey" class="k-link" type="button" @click="take">Use the new words</button>
   </div>
 </template>
@@ -45,5 +52,7 @@ del {
 }
 ins {
   text-decoration: none;
+  background: var(--buff);
+  color: var(--on-buff);
 }
 </style>

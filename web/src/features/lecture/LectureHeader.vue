@@ -46,9 +46,16 @@ defineEmits<{ open: [work: DeskWork]; voices: []; again: []; text: [] }>()
   display: flex;
   flex-wrap: wrap;
 }
-.facts span:not(:last-child)::after {
+/* A dot before each but the first of a line: that one lies outside and is cut off. */
+.facts {
+  margin-left: -16px;
+  clip-path: inset(-4px -4px -4px 13px);
+}
+.facts span::before {
   content: '·';
-  padding: 0 6px;
+  display: inline-block;
+  width: 16px;
+  text-align: center;
 }
 .facts button {
   padding: 0;

@@ -78,7 +78,10 @@ function hearSource(ms: number) {
 const hearWord = (ms: number) => (isPlaying.value ? player.pause() : hear(ms))
 
 /** Once what was typed is saved: whether the same stands elsewhere. */
-const left = (before: string, after: string) => void edits.settled().then(() => askAgain(before, after))
+function left(before: string, after: string) {
+  const ask = () => (edits.problem.value || edits.conflict.value ? undefined : askAgain(before, after))
+  void edits.settled().then(ask)
+}
 const toggleLoop = () => player.toggleLoop(span.value)
 const { mark, label, openMark } = useMarking(sheet, span, timeMs, addMark)
 function openFind() {
