@@ -49,14 +49,15 @@ internal static class ConvertCommand
 
     private static byte[] Write(Transcript transcript, string format, bool speakers, bool times, string title)
     {
+        var options = new TextOptions(speakers, times, title);
         if (format is not ("docx" or "pdf"))
         {
-            return Encoding.UTF8.GetBytes(TranscriptFiles.Write(transcript, Enum.Parse<TextFormat>(format, ignoreCase: true), new TextOptions(speakers, times, title)));
+            return Encoding.UTF8.GetBytes(TranscriptFiles.Write(transcript, Enum.Parse<TextFormat>(format, ignoreCase: true), options));
         }
 
         using var memory = new MemoryStream();
-        Action<Stream, Transcript, DocumentFacts, DocumentOptions> write = format == "pdf" ? PdfTranscript.Write : DocxTranscript.Write;
-        write(memory, transcript, new DocumentFacts(title), new DocumentOptions(speakers, times));
+        Action<Stream, Transcript, TextOptions> write = format == "pdf" ? PdfTranscript.Write : DocxTranscript.Write;
+        write(memory, transcript, options);
         return memory.ToArray();
     }
 

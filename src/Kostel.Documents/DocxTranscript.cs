@@ -12,17 +12,17 @@ public static class DocxTranscript
     private const string Serif = "Literata", Ink = "14242B", Soft = "4E6068";
 
     /// <summary>Writes the document.</summary>
-    public static void Write(Stream output, Transcript transcript, DocumentFacts facts, DocumentOptions options)
+    public static void Write(Stream output, Transcript transcript, TextOptions options)
     {
         using var package = WordprocessingDocument.Create(output, WordprocessingDocumentType.Document);
-        package.PackageProperties.Title = facts.Title;
+        package.PackageProperties.Title = options.Title;
         package.PackageProperties.Creator = "Kostel";
         var main = package.AddMainDocumentPart();
         main.AddNewPart<StyleDefinitionsPart>().Styles = Styles();
-        var body = new Body(Styled("Title", Words(facts.Title)));
-        if (facts.Line is not null)
+        var body = new Body(Styled("Title", Words(options.Title ?? "")));
+        if (options.Facts is not null)
         {
-            body.Append(Styled("Facts", Words(facts.Line)));
+            body.Append(Styled("Facts", Words(options.Facts)));
         }
 
         var chapters = new Queue<Chapter>(transcript.Chapters);
@@ -33,19 +33,19 @@ public static class DocxTranscript
                 body.Append(Styled("Heading1", Words(chapters.Dequeue().Title)));
             }
 
-            body.Append(PassageOf(main, transcript, passage, facts, options));
+            body.Append(PassageOf(main, transcript, passage, options));
         }
 
         main.Document = new Document(body);
     }
 
-    private static Paragraph PassageOf(MainDocumentPart main, Transcript transcript, Passage passage, DocumentFacts facts, DocumentOptions options)
+    private static Paragraph PassageOf(MainDocumentPart main, Transcript transcript, Passage passage, TextOptions options)
     {
         var paragraph = Styled(transcript.IsQuestion(passage) ? "Question" : "Passage");
         if (options.Times)
         {
             var time = Words(CaptionClock.Short(passage.StartMs) + " ", new RunStyle { Val = "Time" });
-            if (facts.Link is { } link && Uri.TryCreate($"{link}?t={passage.StartMs / 1000}", UriKind.Absolute, out var address))
+            if (options.Link is { } link && Uri.TryCreate($"{link}?t={passage.StartMs / 1000}", UriKind.Absolute, out var address))
             {
                 paragraph.Append(new Hyperlink(time) { Id = main.AddHyperlinkRelationship(address, isExternal: true).Id });
             }

@@ -8,12 +8,12 @@ namespace Kostel.Documents;
 public static class PdfTranscript
 {
     /// <summary>Writes the document. Sizes are in points.</summary>
-    public static void Write(Stream output, Transcript transcript, DocumentFacts facts, DocumentOptions options)
+    public static void Write(Stream output, Transcript transcript, TextOptions options)
     {
-        using var document = SKDocument.CreatePdf(output, new SKDocumentPdfMetadata { Title = facts.Title, Creator = "Kostel", Producer = "Kostel" });
-        using (var page = new PageWriter(document, facts))
+        using var document = SKDocument.CreatePdf(output, new SKDocumentPdfMetadata { Title = options.Title ?? "", Creator = "Kostel", Producer = "Kostel" });
+        using (var page = new PageWriter(document, options.Title ?? ""))
         {
-            page.Title(facts.Title, facts.Line);
+            page.Title(options.Title ?? "", options.Facts);
             var chapters = new Queue<Chapter>(transcript.Chapters);
             foreach (var passage in transcript.Passages)
             {
@@ -27,14 +27,14 @@ public static class PdfTranscript
                     options.Speakers ? transcript.NameOf(passage) : null,
                     passage.Text,
                     transcript.IsQuestion(passage),
-                    facts.Link is null ? null : $"{facts.Link}?t={passage.StartMs / 1000}");
+                    options.Link is null ? null : $"{options.Link}?t={passage.StartMs / 1000}");
             }
         }
 
         document.Close();
     }
 
-    private sealed class PageWriter(SKDocument document, DocumentFacts facts) : IDisposable
+    private sealed class PageWriter(SKDocument document, string running) : IDisposable
     {
         private const float Width = 595, Height = 842, Left = 150, Right = 62, Top = 64, Bottom = 72, MarginLeft = 50, MarginWidth = 88;
         private const float LineHeight = 15.5f, NoteHeight = 11.5f;
@@ -146,7 +146,7 @@ public static class PdfTranscript
             Draw($"{number}", note, Width - Right - note.Width($"{number}"), Height - 40, Soft);
             if (number > 1)
             {
-                Draw(Lines(facts.Title, note, Width - Left - Right - 40).First(), note, Left, Height - 40, Soft);
+                Draw(Lines(running, note, Width - Left - Right - 40).First(), note, Left, Height - 40, Soft);
             }
 
             document.EndPage();

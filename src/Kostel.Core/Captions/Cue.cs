@@ -83,8 +83,7 @@ internal static class CueTranscript
             throw new FormatException(problems.FirstOrDefault() ?? $"Line 1: expected {expected}, but the file has no captions.");
         }
 
-        var names = ordered.Select(c => c.Voice).Distinct().ToList();
-        var ids = names.Select((n, i) => (Key: n ?? "", Speaker: n is null ? Speaker.Unnamed(i + 1) : Speaker.Unnamed(i + 1) with { Name = n })).ToDictionary(p => p.Key, p => p.Speaker);
+        var ids = NamedSpeakers.Of(ordered.Select(c => c.Voice));
         var (words, speakers) = (new List<Word>(), new List<string>());
         for (var i = 0; i < ordered.Count; i++)
         {

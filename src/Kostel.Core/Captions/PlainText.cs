@@ -84,8 +84,7 @@ public static partial class PlainText
     private static BroughtText Build(List<Piece> pieces, string? title)
     {
         var hasTimes = pieces.Any(p => p.AtMs is not null);
-        var speakers = pieces.Where(p => !p.IsHeading).Select(p => p.Name ?? "").Distinct()
-            .Select((n, i) => (Key: n, Speaker: n.Length == 0 ? Speaker.Unnamed(i + 1) : Speaker.Unnamed(i + 1) with { Name = n })).ToDictionary(p => p.Key, p => p.Speaker);
+        var speakers = NamedSpeakers.Of(pieces.Where(p => !p.IsHeading).Select(p => p.Name));
         var asks = pieces.Where(p => !p.IsHeading && speakers.Count > 1).GroupBy(p => p.Name ?? "").Where(g => g.All(p => p.IsQuestion)).Select(g => g.Key).ToHashSet();
         var passages = new List<Passage>();
         var chapters = new List<(string, int)>();

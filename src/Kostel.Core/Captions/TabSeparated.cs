@@ -76,8 +76,7 @@ public static class TabSeparated
         }
 
         rows = rows.OrderBy(r => r.StartMs).ToList();
-        var speakers = rows.Select(r => r.Speaker).Distinct()
-            .Select((n, i) => (Key: n, Speaker: n.Length == 0 ? Speaker.Unnamed(i + 1) : Speaker.Unnamed(i + 1) with { Name = n })).ToDictionary(p => p.Key, p => p.Speaker);
+        var speakers = NamedSpeakers.Of(rows.Select(r => r.Speaker));
         var passages = new List<Passage>();
         var chapters = new List<(string Title, int StartMs)>();
         for (var i = 0; i < rows.Count; i++)
@@ -123,12 +122,4 @@ public static class TabSeparated
     private static string Field(string text) => text.Replace('\t', ' ').Replace('\n', ' ');
 
     private sealed record Row(int Line, int StartMs, int EndMs, string Speaker, string Passage, string Chapter, string[] Words);
-}
-
-/// <summary>Chapters of titles and starts.</summary>
-internal static class ChapterTiles
-{
-    /// <summary>Each ends where the next begins, the last with the lecture.</summary>
-    public static IReadOnlyList<Chapter> Of(IReadOnlyList<(string Title, int StartMs)> starts, int durationMs) =>
-        starts.Select((c, i) => new Chapter(c.Title, c.StartMs, i + 1 < starts.Count ? starts[i + 1].StartMs : durationMs)).ToList();
 }

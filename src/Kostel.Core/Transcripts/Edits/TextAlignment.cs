@@ -55,7 +55,7 @@ public static class TextAlignment
     private static IReadOnlyList<Chapter> Moved(IReadOnlyList<Chapter> chapters, Dictionary<int, int> starts, int durationMs)
     {
         var moved = chapters.Select((c, i) => (c.Title, At: i == 0 ? 0 : starts.GetValueOrDefault(c.StartMs, c.StartMs))).ToList();
-        return Captions.ChapterTiles.Of(moved, durationMs);
+        return ChapterTiles.Of(moved, durationMs);
     }
 
     private static string? HeardIn(Transcript heard, int startMs, int endMs) => heard.Passages

@@ -84,12 +84,12 @@ internal static class TextEndpoints
     }
 
     /// <summary>Chapters of a file, made to tile the lecture.</summary>
-    private static List<Chapter> Chapters(string name, string text, Transcript transcript)
+    private static IReadOnlyList<Chapter> Chapters(string name, string text, Transcript transcript)
     {
         try
         {
             var read = WebVtt.ReadChapters(text).Where(c => c.StartMs < transcript.DurationMs).OrderBy(c => c.StartMs).DistinctBy(c => c.StartMs).ToList();
-            return read.Select((c, i) => new Chapter(c.Title, i == 0 ? 0 : c.StartMs, i + 1 < read.Count ? read[i + 1].StartMs : transcript.DurationMs)).ToList();
+            return ChapterTiles.Of(read.ConvertAll(c => (c.Title, c.StartMs)), transcript.DurationMs);
         }
         catch (FormatException e)
         {

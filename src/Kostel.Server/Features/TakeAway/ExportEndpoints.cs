@@ -75,20 +75,18 @@ internal static class ExportEndpoints
         }
 
         var link = wanted.Links == true ? $"{request.Scheme}://{request.Host}/lecture/{id}" : null;
+        var options = new TextOptions(wanted.HasSpeakers, wanted.HasTimes, lecture.Title, link, FactsOf(lecture));
         return wanted.Kind switch
         {
             TakeAwayFormat.Docx => Document(DocxTranscript.Write, "application/vnd.openxmlformats-officedocument.wordprocessingml.document"),
             TakeAwayFormat.Pdf => Document(PdfTranscript.Write, MediaTypeNames.Application.Pdf),
-            _ => Text(
-                TranscriptFiles.Write(transcript, Enum.Parse<TextFormat>(wanted.Kind.ToString()), new TextOptions(wanted.HasSpeakers, wanted.HasTimes, lecture.Title, link)),
-                TypeOf(wanted.Kind),
-                name),
+            _ => Text(TranscriptFiles.Write(transcript, Enum.Parse<TextFormat>(wanted.Kind.ToString()), options), TypeOf(wanted.Kind), name),
         };
 
-        FileContentHttpResult Document(Action<Stream, Transcript, DocumentFacts, DocumentOptions> write, string type)
+        FileContentHttpResult Document(Action<Stream, Transcript, TextOptions> write, string type)
         {
             using var memory = new MemoryStream();
-            write(memory, transcript, new DocumentFacts(lecture.Title, FactsOf(lecture), link), new DocumentOptions(wanted.HasSpeakers, wanted.HasTimes));
+            write(memory, transcript, options);
             return TypedResults.File(memory.ToArray(), type, name);
         }
     }
