@@ -27,6 +27,22 @@ public sealed class MarkTests(SharedServer shared) : IClassFixture<SharedServer>
     }
 
     [Fact]
+    public async Task What_is_still_unclear_stands_on_the_first_screen_until_it_is_resolved()
+    {
+        var id = await server.BringText();
+        async Task<List<string>> Unclear() => (await server.Get("/api/today"))["unclear"]!.AsArray().Where(u => u!["lectureId"]!.GetValue<string>() == id).Select(u => u!["text"]!.GetValue<string>()).ToList();
+        await server.Post($"/api/lectures/{id}/marks", new { kind = "key", startMs = 0, endMs = 1_000, quote = "", text = "No question" });
+        var mark = await server.Post($"/api/lectures/{id}/marks", new { kind = "unclear", startMs = 5_000, endMs = 9_000, quote = "A spring tied", text = "Why spring?" });
+        Assert.Equal(["Why spring?"], await Unclear());
+        using var resolved = await server.Send(HttpMethod.Put, $"/api/lectures/{id}/marks/{mark["id"]}", new { kind = "unclear", text = "Why spring?", resolved = "It leaps up.", version = 0 });
+        Assert.True(resolved.IsSuccessStatusCode);
+        Assert.Empty(await Unclear());
+        await server.Post($"/api/lectures/{id}/marks", new { kind = "unclear", startMs = 0, endMs = 0, quote = "", text = "And neap?" });
+        await server.Send(HttpMethod.Delete, $"/api/lectures/{id}");
+        Assert.Empty(await Unclear());
+    }
+
+    [Fact]
     public async Task A_mark_outside_the_lecture_is_brought_inside_and_a_label_needs_a_name()
     {
         var id = await server.BringText();

@@ -11,7 +11,7 @@ const emit = defineEmits<{ changed: [] }>()
   <div class="lecture">
     <div class="what">
       <router-link class="title" :to="{ name: 'lecture', params: { id: lecture.id } }">{{ lecture.title }}</router-link>
-      <div class="facts k-soft">
+      <div class="k-facts k-soft">
         <span v-if="withCourse && lecture.course">{{ lecture.course }}</span>
         <span v-if="lecture.heldOn">{{ day(lecture.heldOn) }}</span>
         <span v-if="lecture.durationMs">{{ duration(lecture.durationMs) }}</span>
@@ -49,14 +49,8 @@ const emit = defineEmits<{ changed: [] }>()
   text-decoration-color: var(--act);
   text-underline-offset: 4px;
 }
-.facts {
-  display: flex;
-  flex-wrap: wrap;
+.k-facts {
   font-size: 14px;
-}
-.facts span:not(:last-child)::after {
-  content: '·';
-  padding: 0 6px;
 }
 .notice {
   font-size: 14px;

@@ -1,3 +1,4 @@
+using Kostel.Core.Marks;
 using Kostel.Data;
 using Kostel.Server.Features.Library;
 using Kostel.Server.Jobs;
@@ -10,24 +11,47 @@ namespace Kostel.Server.Features.Today;
 /// <param name="Due">Lectures with cards that are due, most due first.</param>
 /// <param name="New">Lectures that nobody opened yet.</param>
 /// <param name="Working">What is being transcribed, waits for it or failed.</param>
+/// <param name="Unclear">Places that were marked as unclear and still are, the newest first; not more than fit a screen.</param>
+/// <param name="UnclearCount">How many there are.</param>
 /// <param name="ReviewedToday">Reviews since midnight (UTC).</param>
 public sealed record TodayView(
-    int DueCount, int ReviewedToday, IReadOnlyList<LectureView> Due, IReadOnlyList<LectureView> New, IReadOnlyList<LectureView> Working, int LectureCount);
+    int DueCount,
+    int ReviewedToday,
+    IReadOnlyList<LectureView> Due,
+    IReadOnlyList<LectureView> New,
+    IReadOnlyList<LectureView> Working,
+    IReadOnlyList<UnclearPlace> Unclear,
+    int UnclearCount,
+    int LectureCount);
+
+/// <summary>A place of a lecture that somebody did not understand.</summary>
+/// <param name="Quote">The words there; empty for a moment.</param>
+/// <param name="Text">What they asked themselves; may be empty.</param>
+public sealed record UnclearPlace(string LectureId, string LectureTitle, int StartMs, string Quote, string Text);
 
 internal static class TodayEndpoints
 {
+    private const int MostUnclear = 6;
+
     public static void MapToday(this IEndpointRouteBuilder app) => app.MapGet("/api/today", Get).WithName("getToday");
 
     private static async Task<Ok<TodayView>> Get(KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
     {
         var now = time.GetUtcNow().UtcDateTime;
         var lectures = await LectureViews.Load(context, board, now, l => l.DeletedAt == null, cancel);
+        var unclear = context.Marks.AsNoTracking()
+            .Where(m => m.Kind == MarkKind.Unclear && m.Resolved == null && m.DeletedAt == null)
+            .Join(context.Lectures.Where(l => l.DeletedAt == null), m => m.LectureId, l => l.Id, (Mark, Lecture) => new { Mark, Lecture });
+        var places = await unclear.OrderByDescending(u => u.Mark.MadeAt).ThenBy(u => u.Mark.Id).Take(MostUnclear)
+            .Select(u => new UnclearPlace(u.Lecture.Id, u.Lecture.Title, u.Mark.StartMs, u.Mark.Quote, u.Mark.Text)).ToListAsync(cancel);
         return TypedResults.Ok(new TodayView(
             lectures.Sum(l => l.DueCount),
             await context.Reviews.CountAsync(r => r.At >= now.Date, cancel),
             lectures.Where(l => l.DueCount > 0).OrderByDescending(l => l.DueCount).ToList(),
             lectures.Where(l => l.OpenedAt is null && l.Work is null).ToList(),
             lectures.Where(l => l.Work is not null).ToList(),
+            places,
+            places.Count < MostUnclear ? places.Count : await unclear.CountAsync(cancel),
             lectures.Count));
     }
 }

@@ -10,7 +10,7 @@ defineEmits<{ open: [work: DeskWork]; voices: []; again: []; text: [] }>()
 <template>
   <header>
     <h1>{{ lecture.title }}</h1>
-    <div class="facts k-soft">
+    <div class="k-facts k-soft">
       <span v-if="lecture.course">{{ lecture.course }}</span>
       <span v-if="lecture.heldOn">{{ day(lecture.heldOn) }}</span>
       <span v-if="lecture.durationMs">{{ duration(lecture.durationMs) }}</span>
@@ -42,22 +42,7 @@ defineEmits<{ open: [work: DeskWork]; voices: []; again: []; text: [] }>()
 </template>
 
 <style scoped>
-.facts {
-  display: flex;
-  flex-wrap: wrap;
-}
-/* A dot before each but the first of a line: that one lies outside and is cut off. */
-.facts {
-  margin-left: -16px;
-  clip-path: inset(-4px -4px -4px 13px);
-}
-.facts span::before {
-  content: '·';
-  display: inline-block;
-  width: 16px;
-  text-align: center;
-}
-.facts button {
+.k-facts button {
   padding: 0;
   line-height: inherit;
 }

@@ -3,7 +3,7 @@ import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { api, must, says, type Today } from '@/api/client'
 import LectureLine from '@/shared/LectureLine.vue'
 import { useWork } from '@/shared/work'
-import { count } from '@/shared/time'
+import { clock, count } from '@/shared/time'
 import FirstSteps from './FirstSteps.vue'
 
 const work = useWork()
@@ -80,6 +80,26 @@ onUnmounted(stop)
         </p>
       </section>
 
+      <section v-if="today.unclear.length" aria-labelledby="unclear">
+        <h2 id="unclear">Still unclear</h2>
+        <ul class="k-rows">
+          <li v-for="u in today.unclear" :key="`${u.lectureId} ${u.startMs}`" class="unclear">
+            <router-link
+              :to="{ name: 'lecture', params: { id: u.lectureId }, query: { t: Math.floor(u.startMs / 1000) } }"
+            >
+              {{ u.text || u.quote || 'A moment' }}
+            </router-link>
+            <p class="k-soft">
+              {{ u.lectureTitle }}, <span class="k-time">{{ clock(u.startMs) }}</span>
+              <template v-if="u.text && u.quote"> · “{{ u.quote }}”</template>
+            </p>
+          </li>
+        </ul>
+        <p v-if="today.unclearCount > today.unclear.length" class="k-soft more">
+          And {{ today.unclearCount - today.unclear.length }} more, under Marks of each lecture.
+        </p>
+      </section>
+
       <section v-if="working.length" aria-labelledby="working">
         <h2 id="working">Being worked on</h2>
         <ul class="k-rows">
@@ -125,6 +145,26 @@ h2 {
 }
 .wait {
   margin-top: 34px;
+}
+.unclear {
+  padding: 10px 0;
+}
+.unclear a {
+  font: 600 16px/1.35 var(--serif);
+  color: var(--ink);
+  text-decoration: none;
+  overflow-wrap: anywhere;
+}
+.unclear a:hover {
+  text-decoration: underline;
+  text-decoration-color: var(--act);
+  text-underline-offset: 4px;
+}
+.unclear p {
+  font-size: 14px;
+}
+.more {
+  padding-top: 8px;
 }
 .problem {
   color: var(--wrong);
