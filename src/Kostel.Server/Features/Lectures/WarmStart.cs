@@ -1,26 +1,46 @@
-using System.Text.Json;
 using Kostel.Data;
-using Microsoft.AspNetCore.Http.Json;
+using Microsoft.AspNetCore.Hosting.Server;
+using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.EntityFrameworkCore;
-using Microsoft.Extensions.Options;
 
 namespace Kostel.Server.Features.Lectures;
 
-/// <summary>Reads the lecture that was opened last once while nobody waits: the first opening after a start would take a second longer.</summary>
-internal sealed class WarmStart(LibraryFolder library, IOptions<JsonOptions> json, IHostApplicationLifetime lifetime) : BackgroundService
+/// <summary>Asks Kostel for what is shown first, once, while nobody waits: the first answer to each takes up to half a second longer than the next, because its code is compiled as it runs.</summary>
+internal sealed class WarmStart(LibraryFolder library, IServer server, IHostApplicationLifetime lifetime, ILogger<WarmStart> log) : BackgroundService
 {
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         var started = new TaskCompletionSource();
         await using var registration = lifetime.ApplicationStarted.Register(started.SetResult);
         await started.Task.WaitAsync(stoppingToken);
-        await using var context = library.CreateDbContext();
-        var last = await context.Lectures.AsNoTracking().Include(l => l.Course).Where(l => l.DeletedAt == null && l.MadeAt != null)
-            .OrderByDescending(l => l.OpenedAt).FirstOrDefaultAsync(stoppingToken);
-        if (last is not null)
+        if (server.Features.Get<IServerAddressesFeature>()?.Addresses.FirstOrDefault() is not { } address)
         {
-            var transcript = await context.Transcript(last, stoppingToken);
-            await JsonSerializer.SerializeAsync(Stream.Null, transcript.Passages.Select(PassageView.Of).ToList(), json.Value.SerializerOptions, stoppingToken);
+            return;
         }
+
+        using var http = new HttpClient { BaseAddress = new Uri(address) };
+        try
+        {
+            foreach (var path in await Shown(stoppingToken))
+            {
+                using var answer = await http.GetAsync(new Uri(path, UriKind.Relative), HttpCompletionOption.ResponseHeadersRead, stoppingToken);
+                await answer.Content.CopyToAsync(Stream.Null, stoppingToken);
+            }
+        }
+        catch (HttpRequestException e)
+        {
+            // Nothing depends on it.
+            log.LogDebug(e, "The first answers were not prepared.");
+        }
+    }
+
+    /// <summary>The first screen, and the text of the lecture that was opened last.</summary>
+    private async Task<List<string>> Shown(CancellationToken cancel)
+    {
+        await using var context = library.CreateDbContext();
+        var last = await context.Lectures.AsNoTracking().Where(l => l.DeletedAt == null && l.MadeAt != null)
+            .OrderByDescending(l => l.OpenedAt).Select(l => l.Id).FirstOrDefaultAsync(cancel);
+        List<string> first = ["/", "/api/today"];
+        return last is null ? first : [.. first, $"/lecture/{last}", $"/api/lectures/{last}/transcript", $"/api/lectures/{last}/marks"];
     }
 }
