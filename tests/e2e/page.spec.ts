@@ -208,6 +208,14 @@ test('a span is marked, played again and again, noted, and an unclear one resolv
   expect(found.violations.map((v) => v.id)).toEqual([])
 })
 
+test('what is still unclear leads from the first screen to its second', async ({ page, demo }) => {
+  await page.goto(demo.address)
+  await page.getByRole('link', { name: 'Why is there a bulge on the far side too?' }).click()
+  await expect(page).toHaveURL(/\/lecture\/why-tides\?t=111$/)
+  await expect(page.locator('.foot')).toContainText('1:51')
+  await expect(page.locator('button.note', { hasText: 'bulge' })).toBeInViewport()
+})
+
 test('a picture that is pasted stands at its time', async ({ page, demo }) => {
   await page.goto(`${demo.address}/lecture/soil-water`)
   await expect(passage(page, 0)).not.toBeEmpty()

@@ -124,9 +124,9 @@ internal static class CorrectionEndpoints
                     edits.Add(new LectureEdit(one, edit));
                 }
             }
-            catch (PlainProblemException e) when (e.Status == StatusCodes.Status409Conflict)
+            catch (PlainProblemException e) when (e.Status is StatusCodes.Status409Conflict or StatusCodes.Status404NotFound)
             {
-                leftOut.Add(await context.Lectures.Where(l => l.Id == one).Select(l => l.Title).FirstAsync(cancel));
+                leftOut.Add(await context.Lectures.Where(l => l.Id == one).Select(l => l.Title).FirstOrDefaultAsync(cancel) ?? "a lecture that is gone");
             }
         }
 
@@ -151,11 +151,10 @@ internal static class CorrectionEndpoints
     private static async Task<NoContent> TakeNew(string id, ChangedSource source, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
     {
         var lecture = await LectureEndpoints.Find(context, id, cancel);
-        var thing = (await context.Made([id], cancel)).Find(t => t.Key == source.Key) ?? throw PlainProblemException.NotThere(source.Key.Split(':')[0]);
+        var thing = (await context.Made([id], cancel)).Find(t => t.Key == source.Key) ?? throw PlainProblemException.NotThere("thing");
         var change = MadeCorrection.Renew(thing, new SourceCheck(await context.Transcript(lecture, cancel)))
             ?? throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "The words that this rests on are not in the transcript any more. It was left as it is.");
-        var applied = await EditEndpoints.Apply(context, id, null, [change], "new words of a source", time.GetUtcNow().UtcDateTime, cancel);
-        await board.TextChanged(id, applied.Lecture.TextVersion);
+        await EditEndpoints.ApplyMade(context, board, id, change, "new words of a source", time.GetUtcNow().UtcDateTime, cancel);
         return TypedResults.NoContent();
     }
 

@@ -91,6 +91,14 @@ internal static class EditEndpoints
         }
     }
 
+    /// <summary>Changes what was made from a lecture's text and tells the pages that show it.</summary>
+    public static async Task ApplyMade(
+        KostelContext context, ProgressBoard board, string id, MadeChange change, string what, DateTime now, CancellationToken cancel)
+    {
+        var applied = await Apply(context, id, null, [change], what, now, cancel);
+        await board.TextChanged(id, applied.Lecture.TextVersion);
+    }
+
     private static async Task<Ok<EditResult>> Edit(string id, NewEdit wanted, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
     {
         var (lecture, stored, version) = await Apply(context, id, wanted.Edit, [], wanted.Edit.What, time.GetUtcNow().UtcDateTime, cancel);

@@ -78,8 +78,7 @@ internal static class ReviewEndpoints
         }
 
         var wording = new MadeChange(MadeThing.KeyOf("card", cardId), [card.Front, card.Back, card.Source.Quote], [front, back, card.Source.Quote]);
-        var applied = await EditEndpoints.Apply(context, card.LectureId, null, [wording], "the wording of a card", time.GetUtcNow().UtcDateTime, cancel);
-        await board.TextChanged(card.LectureId, applied.Lecture.TextVersion);
+        await EditEndpoints.ApplyMade(context, board, card.LectureId, wording, "the wording of a card", time.GetUtcNow().UtcDateTime, cancel);
         return TypedResults.NoContent();
     }
 
