@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { onBeforeUnmount, ref, watch } from 'vue'
 import type { Mark, Transcript } from '@/api/client'
 import StaveBand from '@/stave/StaveBand.vue'
 import PlayControls from './PlayControls.vue'
@@ -18,10 +20,17 @@ const props = defineProps<{
 defineEmits<{ sentence: [step: number] }>()
 const skips = defineModel<boolean>('skips', { required: true })
 const { timeMs, loop } = props.player
+
+// A notice stands above it and never over what plays.
+const foot = ref<HTMLElement>()
+const { height } = useElementSize(foot, undefined, { box: 'border-box' })
+const tell = (px: number) => document.documentElement.style.setProperty('--foot', `${px}px`)
+watch(height, tell)
+onBeforeUnmount(() => tell(0))
 </script>
 
 <template>
-  <footer>
+  <footer ref="foot">
     <PlayControls
       v-model:skips="skips"
       :player="player"
