@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
-import { api, must, says, type Lecture, type LectureEdit, type SearchResult } from '@/api/client'
+import { api, must, says, type Lecture, type SearchResult } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 import { clock, count } from '@/shared/time'
+import { takeBack } from './takeBack'
 
 const props = defineProps<{ lecture: Lecture; phrase: string; replacement: string }>()
 const emit = defineEmits<{ closed: []; replaced: []; hear: [startMs: number, endMs: number] }>()
@@ -57,16 +58,6 @@ async function look() {
 onMounted(() => void look())
 watch([phrase, replacement], useDebounceFn(look, 350))
 
-/** In every lecture; one that was changed again since stays as it is and says so. */
-const takeBack = (edits: LectureEdit[]) =>
-  notice.attempt(async () => {
-    for (const { lectureId, edit } of edits)
-      await must(
-        api.POST('/api/lectures/{id}/edits/undo', { params: { path: { id: lectureId }, query: { only: edit } } }),
-      )
-    notice.tell('Taken back.')
-  })
-
 async function replace() {
   isBusy.value = true
   try {
@@ -81,7 +72,7 @@ async function replace() {
       : ''
     notice.tell(
       `Replaced at ${count(result.places + result.made, 'place')}.${left}`,
-      result.edits.length ? () => void takeBack(result.edits) : undefined,
+      result.edits.length ? () => void takeBack(result.edits, notice) : undefined,
     )
     emit('replaced')
     emit('closed')

@@ -1,7 +1,7 @@
 import { computed, ref, type Ref } from 'vue'
 import { api, must, Problem, says, type Edit, type EditResult, type Transcript } from '@/api/client'
 import { useNotice } from '@/shared/notice'
-import { count } from '@/shared/time'
+import { stays } from './takeBack'
 
 export type SaveState = 'saved' | 'typing' | 'saving' | 'failed'
 
@@ -27,10 +27,7 @@ export function useEdits(id: Ref<string>, transcript: Ref<Transcript | null>, re
 
   /** Puts what an edit changed into the text that is shown; a text of another version is loaded anew. */
   function take(result: EditResult) {
-    if (result.leftAlone)
-      notice.tell(
-        `${count(result.leftAlone, 'thing')} made from this lecture ${result.leftAlone === 1 ? 'was' : 'were'} changed since, and ${result.leftAlone === 1 ? 'stays as it is' : 'stay as they are'}.`,
-      )
+    if (result.leftAlone) notice.tell(stays(result.leftAlone))
     const now = transcript.value
     if (!now) return
     if (now.state.version !== result.baseVersion) {
