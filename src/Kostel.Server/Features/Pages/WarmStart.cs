@@ -3,7 +3,7 @@ using Microsoft.AspNetCore.Hosting.Server;
 using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.EntityFrameworkCore;
 
-namespace Kostel.Server.Features.Lectures;
+namespace Kostel.Server.Features.Pages;
 
 /// <summary>Asks Kostel for what is shown first, once, while nobody waits: the first answer to each takes up to half a second longer than the next, because its code is compiled as it runs.</summary>
 internal sealed class WarmStart(LibraryFolder library, IServer server, IHostApplicationLifetime lifetime, ILogger<WarmStart> log) : BackgroundService
@@ -18,7 +18,8 @@ internal sealed class WarmStart(LibraryFolder library, IServer server, IHostAppl
             return;
         }
 
-        using var http = new HttpClient { BaseAddress = new Uri(address) };
+        // However slow the machine is: an answer that takes long is what this is for.
+        using var http = new HttpClient { BaseAddress = new Uri(address), Timeout = Timeout.InfiniteTimeSpan };
         try
         {
             foreach (var path in await Shown(stoppingToken))
@@ -27,7 +28,7 @@ internal sealed class WarmStart(LibraryFolder library, IServer server, IHostAppl
                 await answer.Content.CopyToAsync(Stream.Null, stoppingToken);
             }
         }
-        catch (HttpRequestException e)
+        catch (Exception e) when (e is HttpRequestException or IOException)
         {
             // Nothing depends on it.
             log.LogDebug(e, "The first answers were not prepared.");

@@ -25,9 +25,10 @@ public sealed record TodayView(
     int LectureCount);
 
 /// <summary>A place of a lecture that somebody did not understand.</summary>
+/// <param name="Id">The mark.</param>
 /// <param name="Quote">The words there; empty for a moment.</param>
 /// <param name="Text">What they asked themselves; may be empty.</param>
-public sealed record UnclearPlace(string LectureId, string LectureTitle, int StartMs, string Quote, string Text);
+public sealed record UnclearPlace(int Id, string LectureId, string LectureTitle, int StartMs, string Quote, string Text);
 
 internal static class TodayEndpoints
 {
@@ -43,7 +44,7 @@ internal static class TodayEndpoints
             .Where(m => m.Kind == MarkKind.Unclear && m.Resolved == null && m.DeletedAt == null)
             .Join(context.Lectures.Where(l => l.DeletedAt == null), m => m.LectureId, l => l.Id, (Mark, Lecture) => new { Mark, Lecture });
         var places = await unclear.OrderByDescending(u => u.Mark.MadeAt).ThenBy(u => u.Mark.Id).Take(MostUnclear)
-            .Select(u => new UnclearPlace(u.Lecture.Id, u.Lecture.Title, u.Mark.StartMs, u.Mark.Quote, u.Mark.Text)).ToListAsync(cancel);
+            .Select(u => new UnclearPlace(u.Mark.Id, u.Lecture.Id, u.Lecture.Title, u.Mark.StartMs, u.Mark.Quote, u.Mark.Text)).ToListAsync(cancel);
         return TypedResults.Ok(new TodayView(
             lectures.Sum(l => l.DueCount),
             await context.Reviews.CountAsync(r => r.At >= now.Date, cancel),
@@ -51,7 +52,7 @@ internal static class TodayEndpoints
             lectures.Where(l => l.OpenedAt is null && l.Work is null).ToList(),
             lectures.Where(l => l.Work is not null).ToList(),
             places,
-            places.Count < MostUnclear ? places.Count : await unclear.CountAsync(cancel),
+            await unclear.CountAsync(cancel),
             lectures.Count));
     }
 }

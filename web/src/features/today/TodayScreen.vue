@@ -83,7 +83,7 @@ onUnmounted(stop)
       <section v-if="today.unclear.length" aria-labelledby="unclear">
         <h2 id="unclear">Still unclear</h2>
         <ul class="k-rows">
-          <li v-for="u in today.unclear" :key="`${u.lectureId} ${u.startMs}`" class="unclear">
+          <li v-for="u in today.unclear" :key="u.id" class="unclear">
             <router-link
               :to="{ name: 'lecture', params: { id: u.lectureId }, query: { t: Math.floor(u.startMs / 1000) } }"
             >
