@@ -86,7 +86,7 @@ async function scrollThrough() {
 
 const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]
 const folder = mkdtempSync(join(tmpdir(), 'kostel-bench-'))
-const server = spawn('dotnet', [join(root, 'src/Kostel.Server/bin/Release/net10.0/Kostel.Server.dll'), '--data', folder, '--port', '0'], { stdio: ['ignore', 'pipe', 'inherit'] })
+const server = spawn('dotnet', [join(root, 'src/Kostel.Server/bin/Release/net10.0/Kostel.Server.dll'), '--data', folder, '--port', '0', '--door', 'open'], { stdio: ['ignore', 'pipe', 'inherit'] })
 const address = await new Promise((found) => server.stdout.on('data', (b) => /http:\/\/\S+/.exec(b) && found(/http:\/\/\S+/.exec(b)[0])))
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'] })
 try {
@@ -94,7 +94,7 @@ try {
   const body = Buffer.from(text)
   const created = await fetch(`${address}/api/uploads`, { method: 'POST', headers: { 'Tus-Resumable': '1.0.0', 'Upload-Length': String(body.length), 'Upload-Metadata': `filename ${btoa('hours.json')},title ${btoa('Four hours')}` } })
   const upload = address + created.headers.get('location')
-  await fetch(upload, { method: 'PATCH', headers: { 'Upload-Offset': '0', 'Content-Type': 'application/offset+octet-stream' }, body })
+  await fetch(upload, { method: 'PATCH', headers: { 'Tus-Resumable': '1.0.0', 'Upload-Offset': '0', 'Content-Type': 'application/offset+octet-stream' }, body })
   const lecture = `${address}/lecture/${upload.split('/').at(-1)}`
 
   const opened = []

@@ -1,8 +1,18 @@
 #!/usr/bin/env bash
-# Measurements that print a table. Usage: bench.sh clips|speech|speed|memory|page|cards|demo
+# Measurements that print a table. Usage: bench.sh clips|speech|speed|memory|page|cards|demo|kills|fuzz
 set -euo pipefail
 cd "$(dirname "$0")/.."
 . scripts/setup.sh
+
+# trial CLASS: a test that is short in the test command, at its whole length, with what it reports.
+trial() {
+  export KOSTEL_REPORT
+  KOSTEL_REPORT=$(mktemp)
+  dotnet test --project tests/Kostel.Server.Tests -c Release --no-build --no-ansi --filter-class "*$1" || { cat "$KOSTEL_REPORT"; exit 1; }
+  cat "$KOSTEL_REPORT"
+  rm -f "$KOSTEL_REPORT"
+}
+
 case "${1:-}" in
   clips) need_debian pocketsphinx pocketsphinx-en-us pocketsphinx-testdata sox; exec node benchmarks/clips.mjs ;;
   speech) need_debian flite espeak-ng pocketsphinx-en-us; exec node benchmarks/speech.mjs "${@:2}" ;;
@@ -11,5 +21,7 @@ case "${1:-}" in
   page) need_debian chromium; need_npm tests/e2e; exec node benchmarks/page.mjs ;;
   cards) exec node benchmarks/cards.mjs "${@:2}" ;;
   demo) exec node benchmarks/demo.mjs ;;
-  *) echo "Usage: ./kostel bench clips|speech|speed|memory|page|cards|demo" >&2; exit 2 ;;
+  kills) KOSTEL_KILLS="${2:-300}" trial KillTests ;;
+  fuzz) KOSTEL_FUZZ_REQUESTS="${2:-5000}" KOSTEL_FUZZ_FILES="${3:-2000}" trial FuzzTests ;;
+  *) echo "Usage: ./kostel bench clips|speech|speed|memory|page|cards|demo|kills|fuzz" >&2; exit 2 ;;
 esac

@@ -21,6 +21,14 @@ export default defineConfig({
     chunkSizeWarningLimit: 900,
     rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'base', test: base }] } } },
   },
-  server: { proxy: { '/api': server, '/hub': { target: server, ws: true } } },
+  // The server answers its own pages only; behind this proxy they are the same.
+  server: {
+    proxy: Object.fromEntries(
+      ['/api', '/hub'].map((path) => [
+        path,
+        { target: server, ws: true, changeOrigin: true, headers: { origin: server } },
+      ]),
+    ),
+  },
   test: { environment: 'happy-dom', server: { deps: { inline: ['vuetify'] } } },
 })

@@ -11,7 +11,7 @@ const percent = (share) => `${(100 * share).toFixed(1)} %`
 
 /** What Kostel writes down of who speaks in a recording, compared with the record. */
 function measured({ wav, rttm }, ...options) {
-  const found = kostel('transcribe', wav, '--to', 'rttm', ...options)
+  const found = kostel('transcribe', wav, '--accuracy', 'fast', '--to', 'rttm', ...options)
   const file = wav.replace('.wav', '.found.rttm')
   writeFileSync(file, found)
   return { ...JSON.parse(execFileSync('dotnet', [program, 'der', rttm, file], { encoding: 'utf8' })), voices: names(found).size }
@@ -58,7 +58,7 @@ export function oneVoice() {
   ]
   const found = new Map()
   for (const { name, file } of files) {
-    const count = names(kostel('transcribe', file, '--to', 'rttm')).size
+    const count = names(kostel('transcribe', file, '--accuracy', 'fast', '--to', 'rttm')).size
     found.set(name, [...(found.get(name) ?? []), count])
   }
   table(['one voice', 'recordings', 'taken for one', 'for more'], [...found].map(([name, counts]) => [name, counts.length, counts.filter((c) => c <= 1).length, counts.filter((c) => c > 1).length]))
@@ -80,7 +80,7 @@ export function oddTalks() {
   }
   table(['sound', 'voices found', 'turns'], Object.entries({ 'five people at once, a minute': crowd, 'one person, who speaks as another from the second minute on': imitated, 'a second voice that says three words': three })
     .map(([name, file]) => {
-      const found = kostel('transcribe', file, '--to', 'rttm')
+      const found = kostel('transcribe', file, '--accuracy', 'fast', '--to', 'rttm')
       return [name, names(found).size, found.trim().split('\n').filter(Boolean).length]
     }))
 }

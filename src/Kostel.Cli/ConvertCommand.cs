@@ -1,6 +1,7 @@
 using System.CommandLine;
 using System.Text;
 using Kostel.Core.Captions;
+using Kostel.Core.Lectures;
 using Kostel.Core.Transcripts;
 using Kostel.Documents;
 
@@ -26,7 +27,8 @@ internal static class ConvertCommand
         command.SetAction(async (parsed, cancel) =>
         {
             var source = parsed.GetRequiredValue(file);
-            var brought = TranscriptFiles.Read(source.Name, await File.ReadAllTextAsync(source.FullName, cancel));
+            Output.Check(parsed.GetValue(output));
+            var brought = await TextFile.Read(source, cancel);
             foreach (var problem in brought.Problems.Concat(brought.HasTimes ? [] : ["This text has no times; they are estimated at the pace of talk."]))
             {
                 await Console.Error.WriteLineAsync(problem);
@@ -34,7 +36,9 @@ internal static class ConvertCommand
 
             var transcript = Part(brought.Transcript, At(parsed.GetValue(from), "--from"), At(parsed.GetValue(until), "--until"));
             var name = parsed.GetValue(title) ?? brought.Title ?? Path.GetFileNameWithoutExtension(source.Name);
-            var bytes = Write(transcript, parsed.GetRequiredValue(to), !parsed.GetValue(noSpeakers), parsed.GetValue(times), name);
+            var bytes = ReferenceEquals(transcript, brought.Transcript) && await Whole(source, parsed.GetRequiredValue(to), transcript, cancel) is { } whole
+                ? Encoding.UTF8.GetBytes(whole)
+                : Write(transcript, parsed.GetRequiredValue(to), !parsed.GetValue(noSpeakers), parsed.GetValue(times), name);
             if (parsed.GetValue(output) is { } target)
             {
                 await File.WriteAllBytesAsync(target.FullName, bytes, cancel);
@@ -46,6 +50,13 @@ internal static class ConvertCommand
         });
         return command;
     }
+
+    /// <summary>From Kostel's own file to the same nothing is lost that belongs to the lecture besides its words.</summary>
+    private static async Task<string?> Whole(FileInfo source, string to, Transcript transcript, CancellationToken cancel) =>
+        to == "json" && source.Extension.Equals(".json", StringComparison.OrdinalIgnoreCase)
+        && LectureFormat.ReadThings(TextBytes.Read(await File.ReadAllBytesAsync(source.FullName, cancel))) is { } things
+            ? LectureFormat.Write(new KeptLecture(transcript, things))
+            : null;
 
     private static byte[] Write(Transcript transcript, string format, bool speakers, bool times, string title)
     {

@@ -1,9 +1,16 @@
 using System.CommandLine;
 using Kostel.Cli;
+using Kostel.Data.Backup;
 using Kostel.Media;
 using Kostel.Speech;
+using Microsoft.Data.Sqlite;
 
 var root = new RootCommand("Kostel: from lectures to recall.") { TranscribeCommand.Create(), ConvertCommand.Create() };
+foreach (var command in LibraryCommands.Create())
+{
+    root.Add(command);
+}
+
 foreach (var command in StudyCommands.Create())
 {
     root.Add(command);
@@ -11,11 +18,27 @@ foreach (var command in StudyCommands.Create())
 
 try
 {
-    return await root.Parse(args).InvokeAsync(new InvocationConfiguration { EnableDefaultExceptionHandler = false });
+    var parsed = root.Parse(args);
+    if (parsed.Errors.Count > 0)
+    {
+        foreach (var error in parsed.Errors)
+        {
+            await Console.Error.WriteLineAsync(error.Message);
+        }
+
+        return 2;
+    }
+
+    return await parsed.InvokeAsync(new InvocationConfiguration { EnableDefaultExceptionHandler = false });
 }
-catch (Exception e) when (e is MediaProblemException or ModelProblemException or FormatException or IOException or UnauthorizedAccessException)
+catch (Exception e) when (e is MediaProblemException or ModelProblemException or BackupProblemException or FormatException or IOException or UnauthorizedAccessException)
 {
     await Console.Error.WriteLineAsync(e.Message);
+    return 1;
+}
+catch (SqliteException e)
+{
+    await Console.Error.WriteLineAsync($"The library's database cannot be read: {e.Message}");
     return 1;
 }
 catch (OperationCanceledException)

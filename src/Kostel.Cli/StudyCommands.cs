@@ -11,22 +11,31 @@ namespace Kostel.Cli;
 /// <summary><c>summary</c>, <c>cards</c>, <c>quiz</c>, <c>ask</c> and <c>chapters</c>: study material from a transcript file, as text.</summary>
 internal static class StudyCommands
 {
+    /// <summary>The exit code where a text has too little for what was asked of it.</summary>
+    private const int NothingMade = 3;
+
     public static IEnumerable<Command> Create()
     {
-        yield return OnTranscript("chapters", "Lists the chapters of a transcript.", t => t.Chapters.Select(c => $"{CaptionClock.Short(c.StartMs)}  {c.Title}"));
-        yield return OnTranscript("summary", "Writes a summary in the lecture's own sentences.", t => Summarizer.Summarize(t)
+        yield return OnTranscript("chapters", "Lists the chapters of a transcript.", "There are no chapters in this text.", t => t.Chapters.Select(c => $"{CaptionClock.Short(c.StartMs)}  {c.Title}"));
+        yield return OnTranscript("summary", "Writes a summary in the lecture's own sentences.", "There is not enough in this text to sum up.", t => Summarizer.Summarize(t)
             .SelectMany(p => p.Lines.Select(l => $"  {CaptionClock.Short(l.StartMs)}  {l.Quote}").Prepend($"{p.Chapter}")));
-        yield return OnTranscript("cards", "Makes cards: question, answer and time, divided by tabs.", t => CardMaker.Make(t)
+        yield return OnTranscript("cards", "Makes cards: question, answer and time, divided by tabs.", "There is not enough in this text to make cards of.", t => CardMaker.Make(t)
             .Select(c => $"{c.Front}\t{c.Back}\t{CaptionClock.Short(c.Source.StartMs)}"));
-        yield return OnTranscript("quiz", "Makes a choice quiz; the right choice is marked with *.", t => QuizMaker.Make(t)
+        yield return OnTranscript("quiz", "Makes a choice quiz; the right choice is marked with *.", "There is not enough in this text to make a quiz of.", t => QuizMaker.Make(t)
             .SelectMany(q => q.Choices.Select((c, i) => $"  {(i == q.Key ? '*' : '-')} {c}").Prepend($"{CaptionClock.Short(q.Source.StartMs)}  {q.Stem}")));
-        var file = new Argument<FileInfo>("TRANSCRIPT") { Description = "A transcript in Kostel's JSON." };
+        var file = new Argument<FileInfo>("TRANSCRIPT") { Description = "The text of a lecture: Kostel's JSON, or captions or text of another form." };
         var question = new Argument<string>("QUESTION");
         var ask = new Command("ask", "Answers a question in the lecture's own sentences.") { file, question };
         ask.SetAction(async (parsed, cancel) =>
         {
-            var answer = new AnswerFinder(await Read(parsed.GetRequiredValue(file), cancel)).Ask(parsed.GetRequiredValue(question));
-            await Console.Out.WriteLineAsync(answer.IsSaid ? "Said:" : "This lecture doesn't say. Nearest:");
+            var asked = parsed.GetRequiredValue(question).Trim();
+            if (asked.Length == 0)
+            {
+                throw new FormatException("Ask something: the question is empty.");
+            }
+
+            var answer = new AnswerFinder(await Read(parsed.GetRequiredValue(file), cancel)).Ask(asked);
+            await Console.Out.WriteLineAsync(answer.IsSaid ? "Said:" : answer.Lines.Count > 0 ? "This lecture doesn't say. Nearest:" : "This lecture doesn't say.");
             foreach (var line in answer.Lines)
             {
                 await Console.Out.WriteLineAsync($"  {CaptionClock.Short(line.StartMs)}  {line.Text}");
@@ -35,20 +44,28 @@ internal static class StudyCommands
         yield return ask;
     }
 
-    private static Command OnTranscript(string name, string description, Func<Transcript, IEnumerable<string>> make)
+    private static Command OnTranscript(string name, string description, string nothing, Func<Transcript, IEnumerable<string>> make)
     {
-        var file = new Argument<FileInfo>("TRANSCRIPT") { Description = "A transcript in Kostel's JSON." };
+        var file = new Argument<FileInfo>("TRANSCRIPT") { Description = "The text of a lecture: Kostel's JSON, or captions or text of another form." };
         var command = new Command(name, description) { file };
         command.SetAction(async (parsed, cancel) =>
         {
-            foreach (var line in make(await Read(parsed.GetRequiredValue(file), cancel)))
+            var lines = make(await Read(parsed.GetRequiredValue(file), cancel)).ToList();
+            if (lines.Count == 0)
+            {
+                await Console.Error.WriteLineAsync(nothing);
+                return NothingMade;
+            }
+
+            foreach (var line in lines)
             {
                 await Console.Out.WriteLineAsync(line);
             }
+
+            return 0;
         });
         return command;
     }
 
-    private static async Task<Transcript> Read(FileInfo file, CancellationToken cancel) =>
-        TranscriptFormat.Read(await File.ReadAllTextAsync(file.FullName, cancel));
+    private static async Task<Transcript> Read(FileInfo file, CancellationToken cancel) => (await TextFile.Read(file, cancel)).Transcript;
 }

@@ -1,5 +1,6 @@
 using System.CommandLine;
 using System.Diagnostics;
+using System.Globalization;
 using Kostel.Core.Audio;
 using Kostel.Core.Captions;
 using Kostel.Core.Speech;
@@ -21,12 +22,17 @@ internal static class TranscribeCommand
         var to = new Option<string>("--to") { Description = "json, vtt, srt, txt, or rttm: who speaks when.", DefaultValueFactory = _ => "txt" };
         to.AcceptOnlyFromAmong("json", "vtt", "srt", "txt", "rttm");
         var output = new Option<FileInfo?>("--out") { Description = "Write here instead of to standard output." };
-        var accuracy = new Option<Accuracy>("--accuracy") { Description = "fast, or accurate: fewer mistakes, about half as much time again." };
+        var accuracy = new Option<Accuracy>("--accuracy")
+        {
+            Description = "accurate, or fast: more mistakes in two thirds of the time. Live is always fast.",
+            DefaultValueFactory = _ => Accuracy.Accurate,
+        };
+        accuracy.AcceptOnlyFromAmong("fast", "accurate");
         var terms = new Option<FileInfo?>("--terms") { Description = "A text file with words of the subject, one a line; or: written form = sounds like." };
         var voices = new Option<int?>("--voices") { Description = "How many people speak; found out without." };
         voices.Validators.Add(given =>
         {
-            if (given.GetValue(voices) is < 1 or > Diarisation.MostVoices)
+            if (!int.TryParse(given.Tokens.FirstOrDefault()?.Value, NumberStyles.None, CultureInfo.InvariantCulture, out var count) || count is < 1 or > Diarisation.MostVoices)
             {
                 given.AddError($"--voices takes a number from 1 to {Diarisation.MostVoices}.");
             }
@@ -50,11 +56,12 @@ internal static class TranscribeCommand
 
     private static async Task<int> Run(Wanted wanted, CancellationToken cancel)
     {
+        Output.Check(wanted.Output);
         var terms = await ReadTerms(wanted.Terms, cancel);
         var facts = await Recording.Probe(wanted.File.FullName, cancel);
         using var engine = SpeechEngine.Load(ModelFolder.Open(KostelPaths.Models, KostelPaths.ModelLock));
         var language = wanted.Language ?? await FindLanguage(engine, wanted.File.FullName, cancel);
-        var recogniser = engine.Recogniser(language, wanted.Accuracy, terms);
+        var recogniser = engine.Recogniser(language, wanted.Live ? Accuracy.Fast : wanted.Accuracy, terms);
         if (wanted.Live)
         {
             await LiveRun.Show(recogniser, engine, wanted.File.FullName, asJson: wanted.To == "json", cancel);

@@ -40,7 +40,7 @@ public static class EditStore
 
         await context.Edits.Where(e => e.LectureId == lecture.Id && e.IsUndone).ExecuteDeleteAsync(cancel);
         var last = await context.Edits.Where(e => e.LectureId == lecture.Id).OrderByDescending(e => e.Id).FirstOrDefaultAsync(cancel);
-        if (last is { Made.Count: 0 } && changes.Count == 0 && last.What == what && now - last.MadeAt < OneEdit && GoesOn(last.Patch, patch) is { } joined)
+        if (last is { Made.Count: 0 } && changes.Count == 0 && last.What == what && now - last.MadeAt is var pause && pause >= TimeSpan.Zero && pause < OneEdit && GoesOn(last.Patch, patch) is { } joined)
         {
             (last.Patch, last.MadeAt) = (joined, now);
         }
@@ -107,8 +107,8 @@ public static class EditStore
             context.Chapters.AddRange(chapters.Select((c, i) => TranscriptStore.Row(id, i, c)));
         }
 
-        lecture.TextVersion++;
         await context.SaveChangesAsync(cancel);
+        await context.NextTextVersion(lecture, cancel);
     }
 
     private static TranscriptPatch? GoesOn(TranscriptPatch first, TranscriptPatch then) =>

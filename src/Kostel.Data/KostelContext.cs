@@ -104,9 +104,14 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
         {
             OfLecture(e).HasIndex(c => c.DueAt);
             e.Property(c => c.Version).IsConcurrencyToken();
+            e.HasIndex(c => new { c.LectureId, c.SourceKey }).IsUnique();
             AsJson(e.Property(c => c.Source));
         });
-        modelBuilder.Entity<ReviewRow>().HasOne<CardRow>().WithMany().HasForeignKey(r => r.CardId);
+        modelBuilder.Entity<ReviewRow>(e =>
+        {
+            e.HasOne<CardRow>().WithMany().HasForeignKey(r => r.CardId);
+            AsJson(e.Property(r => r.Before));
+        });
         modelBuilder.Entity<QuizRow>(e =>
         {
             OfLecture(e);

@@ -44,13 +44,15 @@ public static class TranscriptStore
             MadeBy = lecture.MadeBy,
             MadeAt = lecture.MadeAt ?? lecture.AddedAt,
             WordCount = transcript.Passages.Sum(p => p.Words.Count),
+            Notice = lecture.Notice,
             Transcript = transcript,
         });
     }
 
-    /// <summary>Adds the rows of a transcript, in place of earlier ones and of the utterances it was made from; all at the next save or nothing.</summary>
-    public static async Task ReplaceTranscript(this KostelContext context, string lectureId, Transcript transcript, CancellationToken cancel)
+    /// <summary>Adds the rows of a transcript, in place of earlier ones and of the utterances it was made from; in a transaction of the caller's.</summary>
+    public static async Task ReplaceTranscript(this KostelContext context, LectureRow lecture, Transcript transcript, CancellationToken cancel)
     {
+        var lectureId = lecture.Id;
         context.Utterances.RemoveRange(await context.Utterances.Where(u => u.LectureId == lectureId).ToListAsync(cancel));
         context.Passages.RemoveRange(await context.Passages.Where(p => p.LectureId == lectureId).ToListAsync(cancel));
         context.Speakers.RemoveRange(await context.Speakers.Where(s => s.LectureId == lectureId).ToListAsync(cancel));
@@ -63,7 +65,17 @@ public static class TranscriptStore
         context.Speakers.AddRange(transcript.Speakers.Select((s, i) => Row(lectureId, i, s)));
         context.Passages.AddRange(transcript.Passages.Select((p, i) => Row(lectureId, i, p)));
         context.Chapters.AddRange(transcript.Chapters.Select((c, i) => Row(lectureId, i, c)));
-        await context.Lectures.Where(l => l.Id == lectureId).ExecuteUpdateAsync(s => s.SetProperty(l => l.TextVersion, l => l.TextVersion + 1), cancel);
+        await context.SaveChangesAsync(cancel);
+        await context.NextTextVersion(lecture, cancel);
+    }
+
+    /// <summary>Counts a lecture's text on in the database itself, so that no two texts ever have the same version, whatever this context read before.</summary>
+    internal static async Task NextTextVersion(this KostelContext context, LectureRow lecture, CancellationToken cancel)
+    {
+        await context.Lectures.Where(l => l.Id == lecture.Id).ExecuteUpdateAsync(s => s.SetProperty(l => l.TextVersion, l => l.TextVersion + 1), cancel);
+        lecture.TextVersion = await context.Lectures.Where(l => l.Id == lecture.Id).Select(l => l.TextVersion).FirstAsync(cancel);
+        var version = context.Entry(lecture).Property(l => l.TextVersion);
+        (version.OriginalValue, version.IsModified) = (lecture.TextVersion, false);
     }
 
     internal static SpeakerRow Row(string lectureId, int number, Speaker s) => new() { LectureId = lectureId, Number = number, Key = s.Id, Name = s.Name, Asks = s.Asks };

@@ -13,9 +13,19 @@ public sealed record RecordingFacts(int DurationMs, bool HasPicture, string Cont
 /// <summary>Sound and video files, through FFmpeg.</summary>
 public static class Recording
 {
-    private static readonly string[] Bounds = ["-v", "error", "-protocol_whitelist", "file,pipe"];
+    /// <summary>The containers that are read: those that hold their sound themselves. Playlists (HLS, DASH, concat and the like) name other files, which may be anybody's.</summary>
+    private static readonly string[] Containers =
+    [
+        "aac", "ac3", "aiff", "amr", "amrnb", "amrwb", "ape", "asf", "au", "avi", "caf", "dts", "eac3", "flac", "flv", "gsm", "loas", "matroska", "mov", "mp3", "mpc", "mpc8",
+        "mpeg", "mpegts", "mxf", "nut", "ogg", "oma", "rm", "tak", "tta", "voc", "w64", "wav", "webm", "wtv", "wv",
+    ];
 
-    private static readonly HashSet<string> NotRecordings = ["tty", "image2", "png_pipe", "jpeg_pipe", "gif", "srt", "webvtt", "ass", "txt"];
+    private static readonly string[] Bounds = ["-v", "error", "-protocol_whitelist", "file,pipe", "-format_whitelist", string.Join(',', Containers)];
+
+    /// <summary>Speech needs sound up to some kilohertz; the telephone has 8,000 samples a second.</summary>
+    private const int LeastSampleRate = 4_000;
+
+    private static readonly TimeSpan Longest = TimeSpan.FromHours(48), LongestLook = TimeSpan.FromSeconds(10);
 
     /// <summary>Looks at a file. Its name says nothing: only its content counts.</summary>
     /// <exception cref="MediaProblemException">It is empty, no recording, cut off, or has no sound.</exception>
@@ -35,7 +45,9 @@ public static class Recording
             "ffprobe", [.. Bounds, "-show_format", "-show_streams", "-of", "json", path], cancel);
         if (exit != 0)
         {
-            throw new MediaProblemException(errors.Contains("moov atom not found", StringComparison.Ordinal)
+            throw new MediaProblemException(errors.Contains("not on whitelist", StringComparison.Ordinal)
+                ? "This is not a sound or video file of a kind that Kostel takes. A picture, a text and a list that only names other files are none; choose the recording itself."
+                : errors.Contains("moov atom not found", StringComparison.Ordinal)
                 ? "The file is cut off: its index, which stands at the end, is missing. The copy or download was probably interrupted. Bring in a complete copy."
                 : "This is not a sound or video file that Kostel can read. It takes what FFmpeg takes: mp3, m4a, wav, ogg, opus, flac, mp4, webm, mkv, mov and more.");
         }
@@ -46,16 +58,21 @@ public static class Recording
         var streams = json.RootElement.GetProperty("streams").EnumerateArray().ToList();
         var audio = streams.FirstOrDefault(s => Text(s, "codec_type") == "audio");
         var video = streams.FirstOrDefault(s => Text(s, "codec_type") == "video" && !IsCover(s));
-        if (NotRecordings.Contains(container))
-        {
-            throw new MediaProblemException("This is a text or a picture, not a sound or video file.");
-        }
-
         if (audio.ValueKind == JsonValueKind.Undefined)
         {
             throw new MediaProblemException(video.ValueKind == JsonValueKind.Undefined
                 ? "There is no sound in this file."
                 : "This video has no sound, so there is nothing to transcribe.");
+        }
+
+        if (int.TryParse(Text(audio, "sample_rate"), NumberStyles.None, CultureInfo.InvariantCulture, out var rate) && rate < LeastSampleRate)
+        {
+            throw new MediaProblemException($"This sound has only {rate} samples a second, too few for speech to be in it. The file is probably damaged, or was written by mistake; export it again.");
+        }
+
+        if (Math.Max(Seconds(Text(audio, "duration")), Seconds(Text(format, "duration"))) > Longest.TotalMilliseconds)
+        {
+            throw new MediaProblemException($"This recording says that it is longer than {Longest.TotalHours:0} hours. The file is probably damaged; if it is not, cut it into parts first.");
         }
 
         return new RecordingFacts(
@@ -66,6 +83,21 @@ public static class Recording
             video.ValueKind == JsonValueKind.Undefined ? null : Text(video, "codec_name"));
     }
 
+    /// <summary>What a file is, or null where that cannot be told within some seconds: for whoever can do without.</summary>
+    public static async Task<RecordingFacts?> TryProbe(string path, CancellationToken cancel)
+    {
+        using var limit = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        limit.CancelAfter(LongestLook);
+        try
+        {
+            return await Probe(path, limit.Token);
+        }
+        catch (Exception e) when (e is MediaProblemException || (e is OperationCanceledException && !cancel.IsCancellationRequested))
+        {
+            return null;
+        }
+    }
+
     /// <summary>The sound of a file as 16 kHz mono floats, in pieces of up to half a second, from the start.</summary>
     /// <remarks>A file that breaks off gives what could be read; whether it did is told by its length against <see cref="RecordingFacts.DurationMs"/>.</remarks>
     /// <exception cref="MediaProblemException">Nothing at all could be decoded.</exception>
@@ -74,7 +106,7 @@ public static class Recording
     {
         using var process = FfmpegProcess.Start(
             "ffmpeg",
-            ["-nostdin", .. Bounds, "-i", path, "-map", "0:a:0", "-vn", "-ac", "1", "-ar", $"{Pcm.SampleRate}", "-f", "f32le", "pipe:1"]);
+            ["-nostdin", .. Bounds, "-i", path, "-map", "0:a:0", "-vn", "-t", $"{Longest.TotalSeconds:0}", "-ac", "1", "-ar", $"{Pcm.SampleRate}", "-f", "f32le", "pipe:1"]);
         var errors = process.StandardError.ReadToEndAsync(CancellationToken.None);
         var any = false;
         try

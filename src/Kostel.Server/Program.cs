@@ -1,5 +1,7 @@
 using System.Text.Json.Serialization;
+using Kostel.Core.Text;
 using Kostel.Data;
+using Kostel.Data.Folder;
 using Kostel.Server;
 using Kostel.Server.Demo;
 using Kostel.Server.Features.About;
@@ -13,6 +15,8 @@ using Kostel.Server.Features.Library;
 using Kostel.Server.Features.Marks;
 using Kostel.Server.Features.Pages;
 using Kostel.Server.Features.Review;
+using Kostel.Server.Features.Settings;
+using Kostel.Server.Features.Storage;
 using Kostel.Server.Features.Study;
 using Kostel.Server.Features.TakeAway;
 using Kostel.Server.Features.Terms;
@@ -21,6 +25,8 @@ using Kostel.Server.Features.Uploads;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
 using Kostel.Speech;
+using Microsoft.AspNetCore.Connections;
+using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.EntityFrameworkCore;
 
@@ -29,23 +35,57 @@ var describesOnly = System.Reflection.Assembly.GetEntryAssembly()?.GetName().Nam
 var builder = WebApplication.CreateBuilder(args);
 var settings = ServerSettings.Read(builder.Configuration, describesOnly);
 builder.WebHost.UseUrls(settings.Address);
-builder.WebHost.ConfigureKestrel(k => k.Limits.MaxRequestBodySize = null);
+builder.WebHost.ConfigureKestrel(k =>
+{
+    k.Limits.MaxRequestBodySize = BodyLimits.Usual;
+    k.AddServerHeader = false;
+});
 builder.Logging.SetMinimumLevel(LogLevel.Warning);
+
+// The keys lie in a folder that only their owner can read; there is no safer place on such a computer to lock them with.
+builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
 builder.Services.AddSingleton(settings);
-builder.Services.AddSingleton(new LibraryFolder(settings.DataFolder));
-builder.Services.AddSingleton<IDbContextFactory<KostelContext>>(s => s.GetRequiredService<LibraryFolder>());
+var library = new LibraryFolder(settings.DataFolder);
+if (!describesOnly)
+{
+    try
+    {
+        library.Open();
+    }
+    catch (LibraryProblemException e)
+    {
+        await Console.Error.WriteLineAsync(e.Message);
+        return 1;
+    }
+}
+
+var canWrite = !describesOnly && library.OnlyForReading is null;
+builder.Services.AddSingleton(_ => library);
+builder.Services.AddSingleton<IDbContextFactory<KostelContext>>(library);
+builder.Services.AddDataProtection().SetApplicationName("kostel").PersistKeysToFileSystem(new DirectoryInfo(library.KeyFolder));
+builder.Services.AddSingleton(_ => canWrite ? DoorKey.Open(library.KeyFolder, settings.Run) : DoorKey.Passing(settings.Run));
+builder.Services.AddSingleton<DoorSetting>();
+builder.Services.AddSingleton<ServiceStore>();
 builder.Services.AddScoped(s => s.GetRequiredService<LibraryFolder>().CreateDbContext());
 builder.Services.AddSingleton(_ => ModelFolder.Open(settings.ModelFolder, settings.ModelLock));
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton<ProgressBoard>();
 builder.Services.AddSingleton<LectureTranscriber>();
 builder.Services.AddSingleton<JobQueue>();
-if (!describesOnly)
+builder.Services.AddSingleton<Housekeeping>();
+if (canWrite)
 {
     builder.Services.AddHostedService(s => s.GetRequiredService<JobQueue>());
+    builder.Services.AddHostedService(s => s.GetRequiredService<Housekeeping>());
+}
+
+if (!describesOnly)
+{
     builder.Services.AddHostedService<WarmStart>();
 }
 
+builder.Services.AddSingleton<UploadTurns>();
+builder.Services.AddSingleton<LectureIntake>();
 builder.Services.AddSingleton<UploadFiles>();
 builder.Services.AddSingleton<DemoLibrary>();
 builder.Services.AddSignalR().AddJsonProtocol(o => Json(o.PayloadSerializerOptions));
@@ -54,54 +94,95 @@ builder.Services.Configure<FormOptions>(o => o.MultipartBodyLengthLimit = 1 << 2
 builder.Services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
 builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<PlainProblems>();
-builder.Services.AddOpenApi();
+builder.Services.AddOpenApi(o => o.AddSchemaTransformer(DescribedNames.Describe));
 
 var app = builder.Build();
+app.UseMiddleware<PageSecurity>();
 app.UseExceptionHandler();
 app.UseMiddleware<LocalOnly>();
-app.UseMiddleware<PageSecurity>();
+app.UseMiddleware<OwnerOnlyDoor>();
+app.UseMiddleware<ReadingOnly>();
+app.UseRouting();
+app.Use(BodyLimits.Apply);
 app.MapOpenApi("/api/openapi.json");
-app.MapLibrary();
-app.MapLectures();
-app.MapTranscripts();
-app.MapSpeakers();
-app.MapEdits();
-app.MapMarks();
-app.MapCorrections();
-app.MapExports();
-app.MapTexts();
-app.MapTerms();
-app.MapUploads();
-app.MapQuestions();
-app.MapStudy();
-app.MapReview();
-app.MapToday();
-app.MapAbout();
-app.MapLanguages();
+var api = app.MapGroup("").AddEndpointFilter(SoundRequest.Check);
+api.MapLibrary();
+api.MapLectures();
+api.MapTranscripts();
+api.MapSpeakers();
+api.MapEdits();
+api.MapMarks();
+api.MapCorrections();
+api.MapExports();
+api.MapTexts();
+api.MapTerms();
+api.MapUploads();
+api.MapQuestions();
+api.MapStudy();
+api.MapReview();
+api.MapToday();
+api.MapAbout();
+api.MapLanguages();
+api.MapStorage();
+api.MapSettings();
 app.MapHub<ProgressHub>("/hub/progress");
 app.MapPages();
 
 if (!describesOnly)
 {
-    app.Services.GetRequiredService<LibraryFolder>().Prepare();
-    await app.Services.GetRequiredService<UploadFiles>().FinishInterrupted(CancellationToken.None);
-    if (settings.DemoFolder is { } demo)
+    await using (var context = library.CreateDbContext())
+    {
+        await app.Services.GetRequiredService<DoorSetting>().Read(context, CancellationToken.None);
+    }
+
+    if (canWrite)
+    {
+        await using var context = library.CreateDbContext();
+        await app.Services.GetRequiredService<ServiceStore>().ProtectEarlier(context, CancellationToken.None);
+    }
+
+    if (canWrite && settings.DemoFolder is { } demo)
     {
         await app.Services.GetRequiredService<DemoLibrary>().SeedOnce(demo, CancellationToken.None);
     }
 
-    await app.StartAsync();
-    await Console.Out.WriteLineAsync($"Kostel is open at {app.Urls.First()}");
+    try
+    {
+        await app.StartAsync();
+    }
+    catch (IOException e) when (e.InnerException is AddressInUseException)
+    {
+        await Console.Error.WriteLineAsync($"Another program answers at {settings.Address} already. Start with another port: --port NUMBER.");
+        library.Dispose();
+        return 1;
+    }
+
+    var address = app.Urls.First();
+    if (canWrite)
+    {
+        new Opened(Environment.ProcessId, address, settings.Run).Write(library.Folder);
+    }
+    else
+    {
+        await Console.Error.WriteLineAsync(library.OnlyForReading);
+    }
+
+    await Console.Out.WriteLineAsync($"Kostel is open at {(app.Services.GetRequiredService<DoorSetting>().AsksForKey ? $"{address}/?key={app.Services.GetRequiredService<DoorKey>().NewKey()}" : address)}");
     await app.WaitForShutdownAsync();
+    library.Dispose();
 }
 else
 {
     await app.RunAsync();
 }
 
+return 0;
+
 static void Json(System.Text.Json.JsonSerializerOptions options)
 {
     options.NumberHandling = JsonNumberHandling.Strict;
+    options.RespectNullableAnnotations = true;
+    options.RespectRequiredConstructorParameters = true;
     options.AllowOutOfOrderMetadataProperties = true;
-    options.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase));
+    options.Converters.Add(new StrictNames());
 }

@@ -4,11 +4,16 @@ namespace Kostel.Server;
 /// <param name="Address">Loopback only; port 0 takes a free one.</param>
 /// <param name="DemoFolder">Set for the demonstration library.</param>
 /// <param name="WebFolder">The built front end.</param>
-public sealed record ServerSettings(string DataFolder, string? DemoFolder, string WebFolder, string ModelFolder, string ModelLock, string Address)
+/// <param name="IsDoorOpen">Whether it answers without the library's key, whatever was chosen.</param>
+public sealed record ServerSettings(
+    string DataFolder, string? DemoFolder, string WebFolder, string ModelFolder, string ModelLock, string Address, bool IsDoorOpen)
 {
     private const string DefaultPort = "5480";
 
-    /// <summary>Reads the command line (<c>--data</c>, <c>--demo</c>, <c>--port</c>) and the environment that the entry script sets.</summary>
+    /// <summary>Names this run of the program.</summary>
+    public string Run { get; } = Guid.NewGuid().ToString("N");
+
+    /// <summary>Reads the command line (<c>--data</c>, <c>--demo</c>, <c>--port</c>, <c>--door key|open</c>) and the environment that the entry script sets.</summary>
     public static ServerSettings Read(IConfiguration configuration, bool describesOnly)
     {
         var data = configuration["data"] ?? Path.Combine(
@@ -19,6 +24,7 @@ public sealed record ServerSettings(string DataFolder, string? DemoFolder, strin
             configuration["KOSTEL_WEB"] ?? Path.Combine(AppContext.BaseDirectory, "wwwroot"),
             configuration["KOSTEL_MODELS"] ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".cache", "kostel", "models"),
             configuration["KOSTEL_MODEL_LOCK"] ?? Path.Combine("models", "models.lock.json"),
-            $"http://127.0.0.1:{configuration["port"] ?? DefaultPort}");
+            $"http://127.0.0.1:{configuration["port"] ?? DefaultPort}",
+            (configuration["door"] ?? configuration["KOSTEL_DOOR"]) == "open");
     }
 }

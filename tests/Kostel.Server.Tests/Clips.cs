@@ -20,6 +20,42 @@ internal static class Clips
 
     public static byte[] Noise(double seconds) => Make($"-f lavfi -i anoisesrc=r=16000:color=pink:amplitude=0.4:seed=3 -t {seconds} -f wav");
 
+    /// <summary>A WAVE file of one sample a second: tiny, and hours long by its own account.</summary>
+    public static byte[] Slow(int seconds)
+    {
+        using var bytes = new MemoryStream();
+        using var writer = new BinaryWriter(bytes);
+        writer.Write("RIFF"u8);
+        writer.Write(36 + seconds);
+        writer.Write("WAVEfmt "u8);
+        writer.Write(16);
+        writer.Write((short)1);
+        writer.Write((short)1);
+        writer.Write(1);
+        writer.Write(1);
+        writer.Write((short)1);
+        writer.Write((short)8);
+        writer.Write("data"u8);
+        writer.Write(seconds);
+        writer.Write(new byte[seconds]);
+        return bytes.ToArray();
+    }
+
+    /// <summary>What is seen of a picture: four bytes a pixel.</summary>
+    public static byte[] Pixels(byte[] picture)
+    {
+        var file = Path.GetTempFileName();
+        try
+        {
+            File.WriteAllBytes(file, picture);
+            return Make($"-i {file} -pix_fmt rgba -f rawvideo");
+        }
+        finally
+        {
+            File.Delete(file);
+        }
+    }
+
     private static byte[] Make(string arguments)
     {
         using var process = Process.Start(new ProcessStartInfo("ffmpeg", $"-v error -nostdin {arguments} pipe:1") { RedirectStandardOutput = true })!;

@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Kostel.Data.Folder;
 
 namespace Kostel.Server.Tests;
 
@@ -10,6 +11,7 @@ namespace Kostel.Server.Tests;
 internal sealed class ServerProcess : IDisposable
 {
     private readonly bool ownsFolder;
+    private readonly StringBuilder errors = new();
     private Process process = null!;
 
     public ServerProcess(string? folder = null)
@@ -28,17 +30,34 @@ internal sealed class ServerProcess : IDisposable
 
     public HttpClient Http { get; private set; } = null!;
 
+    /// <summary>As it was printed, with the key that opens once.</summary>
+    public Uri PrintedAddress { get; private set; } = null!;
+
+    /// <summary>What the server says of the library as it opens it, and of what went wrong.</summary>
+    public string Errors => errors.ToString();
+
     public void Start()
     {
-        process = Process.Start(new ProcessStartInfo("dotnet")
-        {
-            ArgumentList = { Path.Combine(AppContext.BaseDirectory, "Kostel.Server.dll"), "--data", Folder, "--port", "0" },
-            Environment = { ["KOSTEL_MODELS"] = Models, ["KOSTEL_MODEL_LOCK"] = Path.Combine(Root, "models", "models.lock.json") },
-            RedirectStandardOutput = true,
-        })!;
-        var line = process.StandardOutput.ReadLine() ?? throw new InvalidOperationException("The server did not start.");
-        Http = new HttpClient { BaseAddress = new Uri(line[line.IndexOf("http", StringComparison.Ordinal)..]), Timeout = TimeSpan.FromMinutes(5) };
+        process = Launch(Folder);
+        process.ErrorDataReceived += (_, e) => errors.AppendLine(e.Data);
+        process.BeginErrorReadLine();
+        var line = process.StandardOutput.ReadLine() ?? throw new InvalidOperationException($"The server did not start. {Errors}");
+        PrintedAddress = new Uri(line[line.IndexOf("http", StringComparison.Ordinal)..]);
+        Http = new HttpClient { BaseAddress = new Uri(PrintedAddress.GetLeftPart(UriPartial.Authority)), Timeout = TimeSpan.FromMinutes(5) };
+
+        // The printed address opens once; its cookie lasts.
+        Http.GetAsync(PrintedAddress).GetAwaiter().GetResult().Dispose();
+        Http.DefaultRequestHeaders.Add("Tus-Resumable", "1.0.0");
     }
+
+    /// <summary>Starts a server on a library without waiting for it.</summary>
+    public static Process Launch(string folder, int port = 0) => Process.Start(new ProcessStartInfo("dotnet")
+    {
+        ArgumentList = { Path.Combine(AppContext.BaseDirectory, "Kostel.Server.dll"), "--data", folder, "--port", $"{port}" },
+        Environment = { ["KOSTEL_MODELS"] = Models, ["KOSTEL_MODEL_LOCK"] = Path.Combine(Root, "models", "models.lock.json") },
+        RedirectStandardOutput = true,
+        RedirectStandardError = true,
+    })!;
 
     /// <summary>SIGKILL: nothing gets to tidy up.</summary>
     public void Kill()
@@ -49,13 +68,15 @@ internal sealed class ServerProcess : IDisposable
         Http.Dispose();
     }
 
+    /// <summary>The cookie that lets a browser in, as a header.</summary>
+    public string CookieHeader => DoorKey.Open(Path.Combine(Folder, "keys"), "") is var door ? $"{door.Cookie}={door.Pass}" : "";
+
     /// <summary>Creates an upload (tus 1.0) and returns its address.</summary>
-    public async Task<string> CreateUpload(string name, long length, string title = "", string course = "")
+    public async Task<string> CreateUpload(string name, long length, string title = "", string course = "", string accuracy = "fast")
     {
         using var request = new HttpRequestMessage(HttpMethod.Post, "/api/uploads");
-        request.Headers.Add("Tus-Resumable", "1.0.0");
         request.Headers.Add("Upload-Length", $"{length}");
-        request.Headers.Add("Upload-Metadata", $"filename {Base64(name)},title {Base64(title)},course {Base64(course)}");
+        request.Headers.Add("Upload-Metadata", $"filename {Base64(name)},title {Base64(title)},course {Base64(course)},accuracy {Base64(accuracy)}");
         using var response = await Http.SendAsync(request);
         response.EnsureSuccessStatusCode();
         return response.Headers.Location!.ToString();

@@ -48,6 +48,39 @@ public sealed class ServiceTests(StandIn service) : IClassFixture<StandIn>
         Assert.Equal(mayPass, problem.MayPass);
     }
 
+    [Theory]
+    [InlineData("""{"text":null,"words":[null,{"word":"high water","start":0.1,"end":1e300,"probability":7},null]}""", "high water")]
+    [InlineData("""{"segments":[null,{"text":"slack\u0000 water","start":-5,"end":0.5}]}""", "slack water")]
+    [InlineData("""{"text":"ebb\n and flow","words":[],"segments":null}""", "ebb and flow")]
+    public async Task An_answer_with_empty_places_or_odd_numbers_is_taken_for_what_is_in_it(string answer, string expected)
+    {
+        using var odd = new OddService(answer);
+        using var client = new ServiceClient(ServiceAddress.Parse(odd.Address, "", "any"), Short, NoPause);
+        var heard = (await Sound.Recognise(new ServiceRecogniser(client, "en"), new float[16_000]))[0];
+        Assert.Equal(expected, Sound.Text(heard));
+        Assert.All(heard.Words, w => Assert.True(w.StartMs >= 0 && w.EndMs <= 1_000 && w.EndMs >= w.StartMs && w.Confidence is >= 0 and <= 1 && !w.Text.Contains(' ')));
+    }
+
+    [Theory]
+    [InlineData("""{"words":[{"word":null,"start":0,"end":1}]}""")]
+    [InlineData("""{"text":[1,2]}""")]
+    [InlineData("null")]
+    public async Task An_answer_that_is_none_is_a_problem_in_words(string answer)
+    {
+        using var odd = new OddService(answer);
+        using var client = new ServiceClient(ServiceAddress.Parse(odd.Address, "", "any"), Short, NoPause);
+        await Assert.ThrowsAsync<ServiceProblemException>(() => Ask(client));
+    }
+
+    [Fact]
+    public async Task A_list_of_models_with_empty_places_in_it_is_read()
+    {
+        using var odd = new OddService("""{"data":[null,{"id":"one","languages":[null,"en"]},{"id":" "}]}""");
+        using var client = new ServiceClient(ServiceAddress.Parse(odd.Address, "", "any"), Short, NoPause);
+        var model = Assert.Single(await client.Models(TestContext.Current.CancellationToken));
+        Assert.Equal(["en"], model.Languages!);
+    }
+
     [Fact]
     public async Task A_wrong_key_is_said_and_not_tried_again_nor_repeated()
     {

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { cookie } from './door.ts'
 
 export default defineConfig({
   testDir: '.',
@@ -9,6 +10,7 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    storageState: { cookies: [cookie], origins: [] },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run', '--autoplay-policy=no-user-gesture-required'],

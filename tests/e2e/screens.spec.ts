@@ -16,6 +16,8 @@ const screens: [name: string, path: string, ready: string][] = [
   ['Terms', '/course/Tides%20and%20tidal%20streams/terms', 'Terms of “Tides and tidal streams”'],
   ['Review', '/review', ''],
   ['A talk', '/lecture/harbour-pilot', 'A talk with a harbour pilot'],
+  ['Settings', '/settings', 'Settings'],
+  ['Storage', '/storage', 'Storage'],
   ['Languages', '/languages', 'Languages'],
   ['About', '/about', 'About Kostel'],
   ['Nowhere', '/no/such/place', 'There is nothing here'],

@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { test as base } from '@playwright/test'
+import { lock } from './door.ts'
 
 export const root = resolve(import.meta.dirname, '../..')
 const dll = join(root, 'src/Kostel.Server/bin/Release/net10.0/Kostel.Server.dll')
@@ -23,8 +24,8 @@ async function start(folder: string, port: number, withDemo: boolean): Promise<{
     let text = ''
     child.stdout?.on('data', (bytes: Buffer) => {
       text += bytes.toString()
-      const at = /http:\/\/\S+/.exec(text)
-      if (at) found(at[0])
+      const at = /http:\/\/\S+\n/.exec(text)
+      if (at) found(new URL(at[0]).origin)
     })
     child.on('exit', () => fail(new Error('the server did not start')))
   })
@@ -33,6 +34,7 @@ async function start(folder: string, port: number, withDemo: boolean): Promise<{
 
 async function serve(withDemo: boolean, use: (kostel: Kostel) => Promise<void>) {
   const folder = mkdtempSync(join(tmpdir(), 'kostel-e2e-'))
+  lock(folder)
   let running = await start(folder, 0, withDemo)
   const { address } = running
   await use({

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed, onMounted } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { afterScreen } from '@/shared/idle'
+import { api } from '@/api/client'
+import { afterScreen, screenShown } from '@/shared/idle'
+import { useUnsaved } from '@/shared/useUnsaved'
 import { useWork } from '@/shared/work'
 import { useUploads } from '@/features/bringin/uploads'
 import KeySheet from '@/shared/KeySheet.vue'
@@ -12,8 +14,16 @@ const work = useWork()
 const uploads = useUploads()
 const route = useRoute()
 const sending = computed(() => uploads.items.filter((u) => u.state === 'sending').length)
+useUnsaved(() => sending.value > 0)
 const isReading = computed(() => route.name === 'lecture')
-onMounted(work.start)
+const isSettings = computed(() => ['languages', 'storage', 'about'].includes(String(route.name)))
+const onlyForReading = ref<string | null>(null)
+onMounted(async () => {
+  work.start()
+  await screenShown
+  const { data } = await api.GET('/api/settings').catch(() => ({ data: undefined }))
+  onlyForReading.value = data?.onlyForReading ?? null
+})
 </script>
 
 <template>
@@ -30,7 +40,8 @@ onMounted(work.start)
       </nav>
       <span class="space" />
       <KeySheet />
-      <ThemeSwitch />
+      <ThemeSwitch class="wide" />
+      <router-link class="settings" :to="{ name: 'settings' }" :class="{ here: isSettings }">Settings</router-link>
       <router-link class="bring" :to="{ name: 'bring-in' }">
         {{ sending ? `Bringing in ${sending}` : 'Bring in' }}
       </router-link>
@@ -38,6 +49,7 @@ onMounted(work.start)
     <p v-if="!work.isReachable" class="away" role="alert">
       Kostel does not answer. If it was stopped, start it again; this page goes on by itself.
     </p>
+    <p v-if="onlyForReading" class="away" role="status">{{ onlyForReading }}</p>
     <v-main id="main" tabindex="-1">
       <router-view />
     </v-main>
@@ -68,18 +80,21 @@ nav {
   display: flex;
   gap: 24px;
 }
-.top nav a {
+.top nav a,
+.settings {
   color: var(--soft);
   text-decoration: none;
   white-space: nowrap;
 }
 .top nav a:hover,
-.top nav a.router-link-exact-active,
-.top nav a.here {
+.settings:hover,
+.top a.router-link-exact-active,
+.top a.here {
   color: var(--ink);
 }
 .top nav a.router-link-exact-active,
-.top nav a.here {
+.settings.router-link-exact-active,
+.top a.here {
   font-weight: 600;
 }
 .space {
@@ -121,7 +136,11 @@ nav {
     padding: 0 12px;
   }
   .top nav {
-    gap: 10px;
+    gap: 12px;
+  }
+  .top .mark,
+  .wide {
+    display: none;
   }
   .space {
     display: none;

@@ -1,30 +1,91 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { whenLongEnough } from './shared/scrollPlace'
+
+declare module 'vue-router' {
+  interface RouteMeta {
+    /** What the window is called. */
+    title?: string
+  }
+}
 
 // A link leads to a lecture more often than to any other place: its screen is fetched with the program and not after it.
 const lectureScreen = location.pathname.startsWith('/lecture/') ? import('./features/lecture/LectureScreen.vue') : null
 
 export const router = createRouter({
   history: createWebHistory(),
-  scrollBehavior: (to, from, saved) => (to.path === from.path ? false : (saved ?? { top: 0 })),
+  scrollBehavior: (to, from, saved) => (to.path === from.path ? false : saved ? whenLongEnough(saved) : { top: 0 }),
   routes: [
-    { path: '/', name: 'today', component: () => import('./features/today/TodayScreen.vue') },
-    { path: '/library', name: 'library', component: () => import('./features/library/LibraryScreen.vue') },
+    {
+      path: '/',
+      name: 'today',
+      component: () => import('./features/today/TodayScreen.vue'),
+      meta: { title: 'Today' },
+    },
+    {
+      path: '/library',
+      name: 'library',
+      component: () => import('./features/library/LibraryScreen.vue'),
+      meta: { title: 'Library' },
+    },
     {
       path: '/lecture/:id',
       name: 'lecture',
       component: () => lectureScreen ?? import('./features/lecture/LectureScreen.vue'),
       props: true,
     },
-    { path: '/bring-in', name: 'bring-in', component: () => import('./features/bringin/BringInScreen.vue') },
+    {
+      path: '/bring-in',
+      name: 'bring-in',
+      component: () => import('./features/bringin/BringInScreen.vue'),
+      meta: { title: 'Bring in' },
+    },
     {
       path: '/course/:course/terms',
       name: 'terms',
       component: () => import('./features/terms/TermsScreen.vue'),
+      meta: { title: 'Terms' },
       props: true,
     },
-    { path: '/review', name: 'review', component: () => import('./features/review/ReviewScreen.vue') },
-    { path: '/languages', name: 'languages', component: () => import('./features/languages/LanguagesScreen.vue') },
-    { path: '/about', name: 'about', component: () => import('./features/about/AboutScreen.vue') },
-    { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./features/about/NowhereScreen.vue') },
+    {
+      path: '/review',
+      name: 'review',
+      component: () => import('./features/review/ReviewScreen.vue'),
+      meta: { title: 'Review' },
+    },
+    {
+      path: '/settings',
+      name: 'settings',
+      component: () => import('./features/settings/SettingsScreen.vue'),
+      meta: { title: 'Settings' },
+    },
+    {
+      path: '/languages',
+      name: 'languages',
+      component: () => import('./features/languages/LanguagesScreen.vue'),
+      meta: { title: 'Languages' },
+    },
+    {
+      path: '/storage',
+      name: 'storage',
+      component: () => import('./features/storage/StorageScreen.vue'),
+      meta: { title: 'Storage' },
+    },
+    {
+      path: '/about',
+      name: 'about',
+      component: () => import('./features/about/AboutScreen.vue'),
+      meta: { title: 'About' },
+    },
+    {
+      path: '/:rest(.*)*',
+      name: 'nowhere',
+      component: () => import('./features/about/NowhereScreen.vue'),
+      meta: { title: 'Nothing here' },
+    },
   ],
+})
+
+// A lecture names its window itself, once it is known.
+router.afterEach((to) => {
+  if (to.meta.title) document.title = `${to.meta.title} · Kostel`
 })

@@ -11,4 +11,9 @@ public sealed record SourceSpan(string PassageId, int StartMs, int EndMs, string
 {
     /// <summary>The span of a sentence.</summary>
     public static SourceSpan Of(Sentence sentence) => new(sentence.PassageId, sentence.StartMs, sentence.EndMs, sentence.Text);
+
+    /// <summary>Whether this is in the main the same place of the lecture as another: more than half of what the two cover together is covered by both.
+    /// A new transcription, or a correction, moves borders a little; what is said there stays.</summary>
+    public bool IsSamePlace(SourceSpan other) =>
+        2 * (Math.Min(EndMs, other.EndMs) - Math.Max(StartMs, other.StartMs)) > Math.Max(EndMs, other.EndMs) - Math.Min(StartMs, other.StartMs);
 }

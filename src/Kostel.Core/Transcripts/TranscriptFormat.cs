@@ -9,7 +9,10 @@ public static class TranscriptFormat
 {
     private const string Name = "kostel-transcript";
     private const int Version = 1;
-    private const int MostSeconds = 360_000;
+    private const int NewestRead = 2;
+
+    /// <summary>The longest recording that a file can speak of.</summary>
+    public const int MostSeconds = 360_000;
 
     private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
     {
@@ -52,9 +55,9 @@ public static class TranscriptFormat
                 throw new FormatException("Line 1, column 1: expected a list of \"passages\".");
             }
 
-            if (file.Version > Version)
+            if (file.Version > NewestRead)
             {
-                throw new FormatException($"The file is of version {file.Version}; this Kostel reads up to version {Version}.");
+                throw new FormatException($"The file is of version {file.Version}; this Kostel reads up to version {NewestRead}.");
             }
 
             return Sound(new Transcript(

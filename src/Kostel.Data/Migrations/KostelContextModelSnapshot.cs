@@ -77,6 +77,10 @@ namespace Kostel.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("SourceKey")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<double?>("Stability")
                         .HasColumnType("REAL");
 
@@ -88,7 +92,8 @@ namespace Kostel.Data.Migrations
 
                     b.HasIndex("DueAt");
 
-                    b.HasIndex("LectureId");
+                    b.HasIndex("LectureId", "SourceKey")
+                        .IsUnique();
 
                     b.ToTable("Cards");
                 });
@@ -156,6 +161,9 @@ namespace Kostel.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("MadeBy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Notice")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Transcript")
@@ -518,6 +526,9 @@ namespace Kostel.Data.Migrations
                     b.Property<DateTime>("At")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Before")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("CardId")
                         .HasColumnType("INTEGER");
 
@@ -653,6 +664,9 @@ namespace Kostel.Data.Migrations
 
                     b.Property<string>("Title")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("TouchedAt")
                         .HasColumnType("TEXT");
 
                     b.Property<int?>("Voices")

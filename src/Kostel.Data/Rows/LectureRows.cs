@@ -114,6 +114,9 @@ public sealed class UploadRow
     public int? Voices { get; set; }
 
     public DateTime CreatedAt { get; set; }
+
+    /// <summary>When its last bytes came.</summary>
+    public DateTime TouchedAt { get; set; }
 }
 
 /// <summary>Somebody who speaks.</summary>
@@ -164,6 +167,9 @@ public sealed class EarlierTranscriptRow
     public DateTime MadeAt { get; set; }
 
     public int WordCount { get; set; }
+
+    /// <summary>What there was to know about it.</summary>
+    public string? Notice { get; set; }
 
     public required Transcript Transcript { get; set; }
 }

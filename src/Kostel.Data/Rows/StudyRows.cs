@@ -44,6 +44,9 @@ public sealed class CardRow
 
     public required SourceSpan Source { get; set; }
 
+    /// <summary>What it asks about, whatever its wording: a card is made once for each. Of a card from before there were keys it is made up of its number.</summary>
+    public required string SourceKey { get; set; }
+
     /// <summary>Null until the first review.</summary>
     public double? Stability { get; set; }
 
@@ -73,7 +76,13 @@ public sealed class ReviewRow
     public double Stability { get; set; }
 
     public double Difficulty { get; set; }
+
+    /// <summary>How the card stood before, so that the grade can be taken back; null for reviews from before this was kept.</summary>
+    public CardState? Before { get; set; }
 }
+
+/// <summary>What was known of a card's memory at a moment.</summary>
+public sealed record CardState(double? Stability, double? Difficulty, DateTime DueAt, DateTime? ReviewedAt);
 
 /// <summary>A quiz made from a lecture.</summary>
 public sealed class QuizRow

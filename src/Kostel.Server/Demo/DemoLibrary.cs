@@ -11,7 +11,6 @@ using Kostel.Core.Transcripts.Reading;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Features.Study;
-using Kostel.Server.Features.Uploads;
 using Kostel.Server.Jobs;
 using Microsoft.EntityFrameworkCore;
 
@@ -57,6 +56,7 @@ public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvi
     private async Task Add(KostelContext context, Item item, string demoFolder, bool withCards, CancellationToken cancel)
     {
         var media = Path.Combine(demoFolder, "media", item.Media);
+        library.MakeLectureFolder(item.Id);
         File.Copy(media, library.Original(item.Id), overwrite: true);
         var now = time.GetUtcNow().UtcDateTime;
         var lecture = new LectureRow
@@ -64,7 +64,7 @@ public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvi
             Id = item.Id,
             Title = item.Title,
             HeldOn = item.Held,
-            Course = await UploadFiles.Course(context, item.Course, cancel),
+            Course = await context.Course(item.Course, cancel),
             SourceName = item.Media,
             SourceBytes = new FileInfo(media).Length,
             HasPicture = Path.GetExtension(item.Media) == ".mp4",
@@ -73,7 +73,7 @@ public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvi
         context.Lectures.Add(lecture);
         if (item.Transcript is null)
         {
-            queue.Enqueue(context, item.Id, new TranscriptionChoice(Accuracy.Fast, SpokenLanguages.English));
+            queue.Enqueue(context, item.Id, new TranscriptionChoice(Accuracy.Accurate, SpokenLanguages.English));
             await context.SaveChangesAsync(cancel);
             return;
         }
@@ -81,7 +81,7 @@ public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvi
         var transcript = TranscriptFormat.Read(await File.ReadAllTextAsync(Path.Combine(demoFolder, "transcripts", item.Transcript), cancel));
         (lecture.DurationMs, lecture.Language, lecture.MadeWith, lecture.MadeAt) = (transcript.DurationMs, transcript.Language, Accuracy.Accurate, now);
         await context.SaveChangesAsync(cancel);
-        await context.ReplaceTranscript(item.Id, transcript, cancel);
+        await context.ReplaceTranscript(lecture, transcript, cancel);
         foreach (var mark in item.Marks ?? [])
         {
             var place = PhraseSearch.Find(transcript, mark.Phrase, "").FirstOrDefault()

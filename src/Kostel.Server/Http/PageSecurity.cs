@@ -13,7 +13,19 @@ internal sealed class PageSecurity(RequestDelegate next)
     {
         var nonce = Convert.ToBase64String(RandomNumberGenerator.GetBytes(16));
         context.Items[NonceItem] = nonce;
-        var headers = context.Response.Headers;
+        var response = context.Response;
+
+        // At the last moment: an answer that a failure began anew has them too.
+        response.OnStarting(() =>
+        {
+            Write(response.Headers, nonce);
+            return Task.CompletedTask;
+        });
+        return next(context);
+    }
+
+    private static void Write(IHeaderDictionary headers, string nonce)
+    {
         headers.ContentSecurityPolicy =
             $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; style-src-attr 'unsafe-inline'; font-src 'self'; img-src 'self' data: blob:; "
             + "media-src 'self' blob:; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
@@ -21,6 +33,5 @@ internal sealed class PageSecurity(RequestDelegate next)
         headers["Referrer-Policy"] = "no-referrer";
         headers["Cross-Origin-Opener-Policy"] = "same-origin";
         headers["Cross-Origin-Resource-Policy"] = "same-origin";
-        return next(context);
     }
 }

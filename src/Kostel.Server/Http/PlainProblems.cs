@@ -1,3 +1,4 @@
+using Kostel.Data.Backup;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
@@ -30,7 +31,14 @@ internal sealed class PlainProblems(IProblemDetailsService problems, ILogger<Pla
         {
             PlainProblemException p => (p.Status, p.Message),
             DbUpdateConcurrencyException => (StatusCodes.Status409Conflict, PlainProblemException.ChangedElsewhere("page").Message),
-            BadHttpRequestException b => (b.StatusCode, "The request could not be read."),
+            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } b => (b.StatusCode, "This is more than Kostel takes here. Nothing was changed."),
+            BadHttpRequestException b => (b.StatusCode, $"The request could not be read{Where(b)}."),
+
+            // A choice of kinds that names none.
+            NotSupportedException { Source: "System.Text.Json" } => (StatusCodes.Status400BadRequest, "The request could not be read: it does not say of which kind it is."),
+            BackupProblemException b => (StatusCodes.Status422UnprocessableEntity, b.Message),
+            OperationCanceledException => (StatusCodes.Status423Locked, "Another request took the place of this one."),
+            _ when IsBusy(exception) => (StatusCodes.Status503ServiceUnavailable, "The library is very busy at the moment. Nothing was changed; try again."),
             _ when IsDiskFull(exception) => (StatusCodes.Status507InsufficientStorage, DiskFull),
             _ => (StatusCodes.Status500InternalServerError, "Something went wrong in Kostel itself. What was saved is kept. Try again."),
         };
@@ -45,6 +53,16 @@ internal sealed class PlainProblems(IProblemDetailsService problems, ILogger<Pla
             HttpContext = httpContext,
             ProblemDetails = new ProblemDetails { Status = status, Detail = detail },
         });
+    }
+
+    /// <summary>The place in the body that could not be read.</summary>
+    private static string Where(BadHttpRequestException e) =>
+        e.InnerException is System.Text.Json.JsonException { Path: { Length: > 0 } path } ? $": something is missing or wrong at {path}" : "";
+
+    private static bool IsBusy(Exception? e)
+    {
+        const int SqliteBusy = 5, SqliteLocked = 6;
+        return e is not null && (e is Microsoft.Data.Sqlite.SqliteException { SqliteErrorCode: SqliteBusy or SqliteLocked } || IsBusy(e.InnerException));
     }
 
     /// <summary>Whether the cause is a disk without space, from the file system or from SQLite.</summary>

@@ -1,3 +1,4 @@
+using System.Linq.Expressions;
 using Kostel.Core.Speech;
 using Kostel.Data;
 using Kostel.Data.Rows;
@@ -33,30 +34,41 @@ public sealed class JobQueue(LibraryFolder library, LectureTranscriber transcrib
     }
 
     /// <summary>Stops a lecture's job, at work or waiting. What was recognised is kept for another try.</summary>
-    public async Task Cancel(string lectureId, CancellationToken cancel)
+    public Task Cancel(string lectureId, CancellationToken cancel) => Cancel(j => j.LectureId == lectureId, cancel);
+
+    /// <summary>Stops all that waits or is at work.</summary>
+    /// <returns>How many were stopped.</returns>
+    public Task<int> CancelAll(CancellationToken cancel) => Cancel(_ => true, cancel);
+
+    private async Task<int> Cancel(Expression<Func<JobRow, bool>> which, CancellationToken cancel)
     {
         await using var context = library.CreateDbContext();
-        var jobs = await context.Jobs
-            .Where(j => j.LectureId == lectureId && (j.State == JobState.Waiting || j.State == JobState.Running))
-            .ToListAsync(cancel);
-        foreach (var job in jobs)
+        var now = time.GetUtcNow().UtcDateTime;
+        var stopped = new List<JobRow>();
+        foreach (var job in await context.Jobs.AsNoTracking().Where(which).Where(j => j.State == JobState.Waiting || j.State == JobState.Running).ToListAsync(cancel))
         {
-            (job.State, job.EndedAt) = (JobState.Cancelled, time.GetUtcNow().UtcDateTime);
+            // It may have ended since it was read; then it stays as it ended.
+            if (await context.Jobs.Where(j => j.Id == job.Id && (j.State == JobState.Waiting || j.State == JobState.Running))
+                .ExecuteUpdateAsync(s => s.SetProperty(j => j.State, JobState.Cancelled).SetProperty(j => j.EndedAt, now), cancel) > 0)
+            {
+                stopped.Add(job);
+            }
         }
 
-        await context.SaveChangesAsync(cancel);
         lock (gate)
         {
-            if (currentLecture == lectureId)
+            if (stopped.Exists(j => j.LectureId == currentLecture))
             {
                 current?.Cancel();
             }
         }
 
-        if (jobs.Count > 0)
+        foreach (var job in stopped)
         {
-            await board.Report(new Progress(lectureId, jobs[^1].Stage, JobState.Cancelled, 0, null, 0, null));
+            await board.Report(new Progress(job.LectureId, job.Stage, JobState.Cancelled, 0, null, 0, null));
         }
+
+        return stopped.Count;
     }
 
     /// <inheritdoc/>
@@ -96,8 +108,9 @@ public sealed class JobQueue(LibraryFolder library, LectureTranscriber transcrib
         {
             await transcriber.Run(job.Id, cancel.Token);
         }
-        catch (OperationCanceledException) when (cancel.IsCancellationRequested)
+        catch (Exception e) when (e is JobStoppedException || (e is OperationCanceledException && cancel.IsCancellationRequested))
         {
+            // Whoever stopped it has noted that; what the shutdown stops goes on at the next start.
         }
         catch (Exception e)
         {

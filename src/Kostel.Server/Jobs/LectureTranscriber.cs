@@ -16,7 +16,7 @@ using Microsoft.EntityFrameworkCore;
 namespace Kostel.Server.Jobs;
 
 /// <summary>Transcribes one lecture in stages, committing every piece, and goes on where an earlier run stopped.</summary>
-public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models, ProgressBoard board, TimeProvider time) : IDisposable
+public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models, ProgressBoard board, ServiceStore services, TimeProvider time) : IDisposable
 {
     private readonly Lazy<SpeechEngine> engine = new(() => SpeechEngine.Load(models));
 
@@ -24,8 +24,8 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
     public async Task Run(int jobId, CancellationToken cancel)
     {
         await using var context = library.CreateDbContext();
-        var job = await context.Jobs.SingleAsync(j => j.Id == jobId, cancel);
-        var lecture = await context.Lectures.SingleAsync(l => l.Id == job.LectureId, cancel);
+        var job = await context.Jobs.AsNoTracking().SingleAsync(j => j.Id == jobId, cancel);
+        var lecture = await context.Lectures.AsNoTracking().SingleAsync(l => l.Id == job.LectureId, cancel);
         await Enter(context, job, JobStage.Checking, cancel);
         var facts = await Recording.Probe(library.Original(lecture.Id), cancel);
         if (job.OnlyVoices)
@@ -42,14 +42,21 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
 
     private async Task Transcribe(KostelContext context, JobRow job, LectureRow lecture, RecordingFacts facts, CancellationToken cancel)
     {
-        (lecture.DurationMs, lecture.HasPicture) = (facts.DurationMs, facts.HasPicture);
+        if (lecture.MadeAt is null)
+        {
+            // Known from here on, however this attempt ends. Where there is a transcript its own length stands until another is there.
+            await context.Lectures.Where(l => l.Id == lecture.Id && l.MadeAt == null).ExecuteUpdateAsync(
+                s => s.SetProperty(l => l.DurationMs, facts.DurationMs).SetProperty(l => l.HasPicture, facts.HasPicture), cancel);
+        }
+
         using var service = job.ByService ? await OpenService(context, cancel) : null;
-        var (language, isGuessed, guess) = await FindLanguage(job, lecture, cancel);
+        var (language, isGuessed, guess) = await FindLanguage(context, job, lecture, cancel);
         var mismatch = guess is null ? null : LanguageNotice.For(language, guess);
         if (lecture.MadeAt is null)
         {
             // Said while it is being written already. An attempt at another transcript changes nothing until that is there.
-            (lecture.Language, lecture.LanguageIsGuessed, lecture.Notice) = (language, isGuessed, mismatch);
+            await context.Lectures.Where(l => l.Id == lecture.Id && l.MadeAt == null).ExecuteUpdateAsync(
+                s => s.SetProperty(l => l.Language, language).SetProperty(l => l.LanguageIsGuessed, isGuessed).SetProperty(l => l.Notice, mismatch), cancel);
         }
 
         await Enter(context, job, JobStage.Listening, cancel);
@@ -69,22 +76,34 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
             transcript = new Respell(await SpellingSetting.Read(context, cancel)).Apply(transcript);
         }
 
-        lecture.Notice = mismatch
+        var notice = mismatch
             ?? RecordingNotice.For(words, language, facts.DurationMs, heardMs, sound.Clipping.Share)
             ?? (guess is null ? null : LanguageNotice.ForNone(guess));
-        lecture.DurationMs = heardMs;
-        (job.State, job.Problem, job.EndedAt) = (JobState.Done, null, time.GetUtcNow().UtcDateTime);
+        await Store(context, job, async (now, row) =>
+        {
+            await context.KeepTranscript(row, cancel);
+            (row.MadeWith, row.MadeBy, row.MadeAt) = (job.Accuracy, service?.Signature, now);
+            (row.Language, row.LanguageIsGuessed) = (language, isGuessed);
+            (row.DurationMs, row.HasPicture, row.Notice) = (heardMs, facts.HasPicture, notice);
+            await context.ReplaceTranscript(row, transcript, cancel);
+        }, cancel);
+    }
+
+    /// <summary>Stores what a job did, together with its end. The lecture is read in the same transaction: while the job ran it may have been renamed or moved.</summary>
+    private async Task Store(KostelContext context, JobRow job, Func<DateTime, LectureRow, Task> store, CancellationToken cancel)
+    {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
-        await context.KeepTranscript(lecture, cancel);
-        (lecture.MadeWith, lecture.MadeBy, lecture.MadeAt) = (job.Accuracy, service?.Signature, job.EndedAt);
-        (lecture.Language, lecture.LanguageIsGuessed) = (language, isGuessed);
-        await context.ReplaceTranscript(lecture.Id, transcript, cancel);
+        var now = time.GetUtcNow().UtcDateTime;
+        await context.EndJob(job, now, cancel);
+        var lecture = await context.Lectures.SingleAsync(l => l.Id == job.LectureId, cancel);
+        await store(now, lecture);
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
+        await board.TextChanged(lecture.Id, lecture.TextVersion);
     }
 
     /// <summary>The language to transcribe in, and what a first hearing made of it.</summary>
-    private async Task<(string Language, bool IsGuessed, LanguageGuess? Guess)> FindLanguage(JobRow job, LectureRow lecture, CancellationToken cancel)
+    private async Task<(string Language, bool IsGuessed, LanguageGuess? Guess)> FindLanguage(KostelContext context, JobRow job, LectureRow lecture, CancellationToken cancel)
     {
         var here = SpeechEngine.Languages(models);
         var expected = job.Language ?? SpokenLanguages.English;
@@ -100,13 +119,12 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
             return (expected, false, guess);
         }
 
-        // A restart goes on in the language that its first words were heard in.
-        (job.Language, job.LanguageIsGuessed) = (guess.Language, here.Count > 1);
+        await context.KeepLanguage(job, guess.Language, here.Count > 1, cancel);
         return (guess.Language, job.LanguageIsGuessed, guess);
     }
 
-    private static async Task<OpenedService> OpenService(KostelContext context, CancellationToken cancel) =>
-        await ServiceSettings.Read(context, cancel) is { IsOn: true } settings
+    private async Task<OpenedService> OpenService(KostelContext context, CancellationToken cancel) =>
+        await services.Read(context, cancel) is { IsOn: true } settings
             ? new OpenedService(new ServiceClient(settings.Place), settings.Signature)
             : throw new ServiceProblemException("The transcription service is switched off. Switch it on under Languages, or transcribe on this computer.");
 
@@ -133,13 +151,12 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
         }
 
         await Enter(context, job, JobStage.Arranging, cancel);
-        await using var all = await context.Database.BeginTransactionAsync(cancel);
-        var before = await context.Transcript(lecture, cancel);
-        var voices = Diarisation.Of(before.Passages.SelectMany(p => p.Words).ToList(), meters.Voices, job.Voices);
-        (job.State, job.Problem, job.EndedAt) = (JobState.Done, null, time.GetUtcNow().UtcDateTime);
-        await context.SaveChangesAsync(cancel);
-        await context.Commit(lecture, before, SpeakerChange.Apply(before, voices), [], "voices told apart anew", job.EndedAt.Value, cancel);
-        await all.CommitAsync(cancel);
+        await Store(context, job, async (now, row) =>
+        {
+            var before = await context.Transcript(row, cancel);
+            var voices = Diarisation.Of(before.Passages.SelectMany(p => p.Words).ToList(), meters.Voices, job.Voices);
+            await context.Commit(row, before, SpeakerChange.Apply(before, voices), [], "voices told apart anew", now, cancel);
+        }, cancel);
     }
 
     /// <inheritdoc/>
@@ -153,8 +170,7 @@ public sealed class LectureTranscriber(LibraryFolder library, ModelFolder models
 
     private async Task Enter(KostelContext context, JobRow job, JobStage stage, CancellationToken cancel)
     {
-        (job.Stage, job.State) = (stage, JobState.Running);
-        await context.SaveChangesAsync(cancel);
+        await context.EnterStage(job, stage, cancel);
         await board.Report(new Progress(job.LectureId, stage, JobState.Running, 0, null, 0, null));
     }
 

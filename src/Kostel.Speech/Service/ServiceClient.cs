@@ -30,7 +30,7 @@ public sealed record ServiceSegment(string Text, double Start, double End);
 public sealed class ServiceClient : IDisposable
 {
     private const int LargestAnswer = 4 << 20, Attempts = 3;
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web);
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { RespectNullableAnnotations = true };
     private readonly ServiceAddress address;
     private readonly TimeSpan patience;
     private readonly HttpClient http;
@@ -66,7 +66,7 @@ public sealed class ServiceClient : IDisposable
     public async Task<IReadOnlyList<ServiceModel>> Models(CancellationToken cancel)
     {
         var list = await Ask<ModelList>(() => new HttpRequestMessage(HttpMethod.Get, "models"), cancel);
-        return list.Data?.Where(m => !string.IsNullOrWhiteSpace(m.Id)).OrderBy(m => m.Id, StringComparer.Ordinal).ToList()
+        return list.Data?.OfType<ServiceModel>().Where(m => !string.IsNullOrWhiteSpace(m.Id)).Select(m => m with { Languages = m.Languages?.OfType<string>().ToList() }).OrderBy(m => m.Id, StringComparer.Ordinal).ToList()
             ?? throw new ServiceProblemException($"{address.Base.Host} answers, but lists no models. Is the address right?");
     }
 

@@ -23,13 +23,13 @@ public sealed class ServiceRecogniser(ServiceClient client, string? language) : 
     /// <exception cref="ServiceProblemException">It is no transcript at all.</exception>
     internal static IReadOnlyList<Word> Words(ServiceText text, int lengthMs)
     {
-        if (text.Words is { Count: > 0 } words)
+        // Whatever has an empty place in it is taken without.
+        if (text.Words?.OfType<ServiceWord>().ToList() is { Count: > 0 } words)
         {
-            return InOrder(words.Where(w => !string.IsNullOrWhiteSpace(w.Word))
-                .Select(w => new Word(OneLine(w.Word), Ms(w.Start, lengthMs), Ms(w.End, lengthMs), Math.Clamp(w.Probability ?? 1, 0, 1))));
+            return InOrder(words.SelectMany(w => Spread(w.Word, Ms(w.Start, lengthMs), Ms(w.End, lengthMs)).Select(x => x with { Confidence = Chance(w.Probability) })));
         }
 
-        if (text.Segments is { Count: > 0 } segments)
+        if (text.Segments?.OfType<ServiceSegment>().ToList() is { Count: > 0 } segments)
         {
             return InOrder(segments.SelectMany(s => Spread(s.Text, Ms(s.Start, lengthMs), Ms(s.End, lengthMs))));
         }
@@ -39,7 +39,7 @@ public sealed class ServiceRecogniser(ServiceClient client, string? language) : 
 
     private static List<Word> Spread(string text, int startMs, int endMs)
     {
-        var parts = text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
+        var parts = new string(text.Select(c => char.IsControl(c) ? ' ' : c).ToArray()).Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
         var letters = Math.Max(1, parts.Sum(p => p.Length));
         var (words, at) = (new List<Word>(), 0);
         foreach (var part in parts)
@@ -64,7 +64,7 @@ public sealed class ServiceRecogniser(ServiceClient client, string? language) : 
         }).ToList();
     }
 
-    private static string OneLine(string word) => string.Join(' ', word.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
+    private static double Chance(double? probability) => probability is { } p && double.IsFinite(p) ? Math.Clamp(p, 0, 1) : 1;
 
     private static int Ms(double seconds, int lengthMs) => double.IsFinite(seconds) ? (int)Math.Clamp(seconds * 1000, 0, lengthMs) : 0;
 }

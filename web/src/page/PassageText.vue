@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, inject, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { Passage } from '@/api/client'
 import { useRanges, rangeIn } from './highlights'
+import { lectureIdKey } from './lectureId'
+import { forgetTyped, keepTyped, sendTyped } from './typedWords'
 import { layOut, plain, shownWordAt, wordsBefore } from './text'
 import { caretOffset, isOnEdgeLine, placeCaret, type Way } from './caret'
 
@@ -32,6 +34,7 @@ const emit = defineEmits<{
 }>()
 
 const saveAfterMs = 900
+const lectureId = inject(lectureIdKey, ref(''))
 const element = ref<HTMLElement>()
 const isFocused = ref(false)
 const layout = computed(() =>
@@ -42,6 +45,7 @@ const guessed = useRanges('guessed')
 let before = ''
 /** What is stored as far as this window knows. It goes on being that while another window changes the passage under what is typed. */
 let stored = ''
+let sending = ''
 let refused: string | null = null
 let isSaving = false
 let hasTyped = false
@@ -84,9 +88,20 @@ watch(
   { flush: 'post' },
 )
 onMounted(() => render(true))
+/** The page goes, and there is no time to wait for an answer. What is on its way is taken for stored: the browser finishes sending it. */
+function pageGoes() {
+  const text = typed()
+  if (!isDirty() || !text || text === refused || (isSaving && sending === text)) return
+  sendTyped(lectureId.value, { passageId: props.passage.id, expected: isSaving ? sending : stored, text })
+  // A page that comes back out of the browser's memory does not send it again.
+  if (!isSaving) stored = text
+}
 onBeforeUnmount(() => {
+  removeEventListener('pagehide', pageGoes)
   clearTimeout(timer)
-  if (isDirty() && typed()) void props.save(stored, typed())
+  const passageId = props.passage.id
+  if (isDirty() && typed())
+    void props.save(stored, typed()).then((isDone) => isDone && forgetTyped(lectureId.value, passageId))
   unsure.clear()
   guessed.clear()
 })
@@ -95,7 +110,9 @@ function input() {
   clearTimeout(timer)
   hasTyped = true
   emit('typing', true)
-  // A passage that is emptied on the way to another wording is not deleted meanwhile.
+  // A passage that is emptied on the way to another wording is not deleted meanwhile, nor by a reload.
+  if (typed())
+    keepTyped(lectureId.value, { passageId: props.passage.id, expected: isSaving ? sending : stored, text: typed() })
   timer = setTimeout(() => void flush(false), saveAfterMs)
 }
 
@@ -109,8 +126,10 @@ function flush(mayBeEmpty: boolean): Promise<void> {
 
 async function store(mayBeEmpty: boolean): Promise<void> {
   const text = typed()
+  if (!isDirty()) forgetTyped(lectureId.value, props.passage.id)
   if (!isDirty() || text === refused || (!mayBeEmpty && !text)) return
   isSaving = true
+  sending = text
   const isDone = await props.save(stored, text)
   isSaving = false
   refused = isDone ? null : text
@@ -118,7 +137,10 @@ async function store(mayBeEmpty: boolean): Promise<void> {
   stored = text
   // What was typed while that was on its way.
   if (isDirty()) await store(false)
-  else render()
+  else {
+    forgetTyped(lectureId.value, props.passage.id)
+    render()
+  }
 }
 
 function focused() {
@@ -127,6 +149,7 @@ function focused() {
   const shown = layout.value
   const at = caretOffset(p)
   isFocused.value = true
+  addEventListener('pagehide', pageGoes)
   before = props.passage.text
   if (!isDirty()) stored = props.passage.text
   refused = null
@@ -143,7 +166,7 @@ function focused() {
 function blurred() {
   const after = typed()
   const isRefused = after === refused
-  void flush(true)
+  void flush(true).finally(() => isFocused.value || removeEventListener('pagehide', pageGoes))
   isFocused.value = false
   if (isRefused) render(true)
   else if (after !== before) emit('leave', before, after)

@@ -6,16 +6,14 @@ const chosen = defineModel<Accuracy>({ required: true })
 
 <template>
   <v-radio-group v-model="chosen" label="How it is written down">
-    <v-radio value="fast">
-      <template #label>
-        <span><b>Fast</b>: an hour of lecture takes about two minutes</span>
-      </template>
-    </v-radio>
     <v-radio value="accurate">
       <template #label>
-        <span
-          ><b>Accurate</b>: takes up to twice as long, and about one in seven of the wrong words comes out right</span
-        >
+        <span><b>Accurate</b>: an hour of lecture takes about three minutes</span>
+      </template>
+    </v-radio>
+    <v-radio value="fast">
+      <template #label>
+        <span><b>Fast</b>: about two minutes, with about a fifth more mistakes</span>
       </template>
     </v-radio>
   </v-radio-group>

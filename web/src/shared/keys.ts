@@ -54,6 +54,7 @@ export const keySheet: { place: string; keys: [string, string][] }[] = [
       ['Space', 'Show the answer'],
       ['1 2 3 4', 'Forgot, hard-won, recalled, at once'],
       ['l', 'Listen to the source'],
+      ['u', 'Take the last grade back'],
     ],
   },
 ]

@@ -14,13 +14,5 @@ function turn() {
 </script>
 
 <template>
-  <button class="k-quiet hide-narrow" type="button" @click="turn">{{ isNight ? 'Day chart' : 'Night chart' }}</button>
+  <button class="k-quiet" type="button" @click="turn">{{ isNight ? 'Day chart' : 'Night chart' }}</button>
 </template>
-
-<style scoped>
-@media (max-width: 620px) {
-  .hide-narrow {
-    display: none;
-  }
-}
-</style>

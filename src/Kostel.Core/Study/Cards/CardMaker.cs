@@ -1,3 +1,4 @@
+using System.Globalization;
 using Kostel.Core.Study.Facts;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
@@ -7,7 +8,23 @@ namespace Kostel.Core.Study.Cards;
 /// <summary>A question and its answer, both from one place of a lecture.</summary>
 /// <param name="Front">What is asked; understandable without the lecture.</param>
 /// <param name="Back">What to recall.</param>
-public sealed record CardDraft(string Front, string Back, SourceSpan Source);
+public sealed record CardDraft(string Front, string Back, SourceSpan Source)
+{
+    /// <summary>The part of the source that it asks about, where that is less than the whole.</summary>
+    public SourceSpan Asks { get; init; } = Source;
+
+    /// <summary>What it asks about, whatever its wording: a card is made once for each.</summary>
+    public string Key => string.Create(CultureInfo.InvariantCulture, $"{Asks.StartMs}-{Asks.EndMs}");
+
+    /// <summary>Whether a card that is there asks about the same.</summary>
+    /// <param name="key">Its key; one of another form, from before there were keys, stands for the whole of its source.</param>
+    /// <param name="source">What it rests on.</param>
+    public bool AsksTheSameAs(string key, SourceSpan source) =>
+        Asks.IsSamePlace(key.Split('-') is [var from, var to] && int.TryParse(from, NumberStyles.None, CultureInfo.InvariantCulture, out var start)
+            && int.TryParse(to, NumberStyles.None, CultureInfo.InvariantCulture, out var end)
+                ? source with { StartMs = start, EndMs = end }
+                : source);
+}
 
 /// <summary>Makes cards of what a lecture defines, names, measures and explains. A card asks one thing.</summary>
 public static class CardMaker
@@ -60,7 +77,7 @@ public static class CardMaker
             yield return candidate;
         }
 
-        CardDraft InSentence(CardDraft card) => card with { Source = card.Source with { Quote = sentence.Text } };
+        CardDraft InSentence(CardDraft card) => card with { Source = SourceSpan.Of(sentence), Asks = card.Source };
         foreach (var clause in Clauses.Of(sentence).Where(Standing.IsHeardWell))
         {
             if (Definitions.Find(clause) is { } definition && Fits(definition) && whole.TrueForAll(w => w.Term != definition.Term))
@@ -126,7 +143,7 @@ public static class CardMaker
             return a.Term == b.Term;
         }
 
-        if (a.Card.Source.StartMs == b.Card.Source.StartMs)
+        if (a.Card.Asks.StartMs == b.Card.Asks.StartMs)
         {
             return true;
         }

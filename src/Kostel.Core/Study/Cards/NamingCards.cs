@@ -33,7 +33,7 @@ internal static partial class NamingCards
             return null;
         }
 
-        var source = SourceSpan.Of(described) with { EndMs = sentence.EndMs, Quote = at == 0 ? $"{described.Text} {sentence.Text}" : sentence.Text };
+        var source = at == 0 ? SourceSpan.Of(described) with { EndMs = sentence.EndMs, Quote = $"{described.Text} {sentence.Text}" } : SourceSpan.Of(sentence);
         return (new CardDraft($"Give the term: {WordForms.Small(Standing.Untied(described.Text))}", WordForms.Capital(m.Groups["named"].Value) + ".", source), term);
     }
 

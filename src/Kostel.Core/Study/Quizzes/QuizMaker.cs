@@ -17,8 +17,12 @@ public static class QuizMaker
 {
     private const int Distractors = 3, LeastDistractors = 2;
 
-    /// <summary>Up to <paramref name="count"/> questions in the order of the lecture. The same lecture and seed give the same quiz.</summary>
-    public static IReadOnlyList<ChoiceQuestion> Make(Transcript transcript, int count = 6, int seed = 1)
+    /// <summary>Up to <paramref name="count"/> questions in the order of the lecture. The same lecture, seed and earlier questions give the same quiz.</summary>
+    /// <param name="transcript">The lecture.</param>
+    /// <param name="count">How many are wanted.</param>
+    /// <param name="seed">Decides the order of choices.</param>
+    /// <param name="asked">Where earlier quizzes asked; what was not asked yet, or less often, comes first.</param>
+    public static IReadOnlyList<ChoiceQuestion> Make(Transcript transcript, int count = 6, int seed = 1, IReadOnlyList<SourceSpan>? asked = null)
     {
         if (!StudyLanguages.MakesCards(transcript.Language))
         {
@@ -36,7 +40,8 @@ public static class QuizMaker
             .OfType<ChoiceQuestion>()
             .ToList();
         return questions
-            .OrderByDescending(q => importance.Of(sentences.Last(s => s.StartMs <= q.Source.StartMs)))
+            .OrderBy(q => (asked ?? []).Count(q.Source.IsSamePlace))
+            .ThenByDescending(q => importance.Of(sentences.Last(s => s.StartMs <= q.Source.StartMs)))
             .DistinctBy(q => q.Source.StartMs)
             .Take(count)
             .OrderBy(q => q.Source.StartMs)

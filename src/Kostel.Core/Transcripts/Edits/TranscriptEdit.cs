@@ -109,7 +109,7 @@ public sealed record MoveBoundary(string PassageId, string Expected, int Words) 
 /// <summary>A passage is another speaker's.</summary>
 /// <param name="SpeakerId">Who; null for somebody new.</param>
 /// <param name="NewName">The name of somebody new; a number without.</param>
-public sealed record GivePassage(string PassageId, string? SpeakerId, string? NewName) : TranscriptEdit
+public sealed record GivePassage(string PassageId, string? SpeakerId = null, string? NewName = null) : TranscriptEdit
 {
     /// <inheritdoc/>
     public override string What => "another speaker";
@@ -119,7 +119,7 @@ public sealed record GivePassage(string PassageId, string? SpeakerId, string? Ne
 }
 
 /// <summary>A speaker is named once for all, or said to be the one who asks.</summary>
-public sealed record ChangeSpeaker(string SpeakerId, string? Name, bool? Asks) : TranscriptEdit
+public sealed record ChangeSpeaker(string SpeakerId, string? Name = null, bool? Asks = null) : TranscriptEdit
 {
     /// <inheritdoc/>
     public override string What => Name is null ? "who asks" : "a name";

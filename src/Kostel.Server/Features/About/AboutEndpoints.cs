@@ -1,5 +1,4 @@
 using Kostel.Data;
-using Kostel.Data.Rows;
 using Kostel.Speech;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -33,12 +32,7 @@ internal static class AboutEndpoints
     /// <summary>Saved even when the page is left at once.</summary>
     private static async Task<NoContent> Done(KostelContext context)
     {
-        if (!await context.Settings.AnyAsync(s => s.Name == KnowsTheWay))
-        {
-            context.Settings.Add(new SettingRow { Name = KnowsTheWay, Value = "yes" });
-            await context.SaveChangesAsync();
-        }
-
+        await context.KeepSetting(KnowsTheWay, "yes", CancellationToken.None);
         return TypedResults.NoContent();
     }
 }

@@ -3,6 +3,7 @@ using Kostel.Core.Transcripts;
 using Kostel.Core.Transcripts.Edits;
 using Kostel.Data;
 using Kostel.Data.Rows;
+using Kostel.Media;
 using Kostel.Server.Features.Lectures;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
@@ -19,12 +20,13 @@ public sealed record TextBrought(bool Aligned, string? Notice);
 internal static class TextEndpoints
 {
     public static void MapTexts(this IEndpointRouteBuilder app) =>
-        app.MapPost("/api/lectures/{id}/text", Bring).ExcludeFromDescription();
+        app.MapPost("/api/lectures/{id}/text", Bring).ExcludeFromDescription().TakesUpTo(TextFiles.LargestBytes + 1);
 
     private static async Task<Ok<TextBrought>> Bring(
-        string id, string name, HttpRequest request, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
+        string id, string name, HttpRequest request, KostelContext context, LibraryFolder library, ProgressBoard board, TimeProvider time, CancellationToken cancel)
     {
         var text = await TextFiles.ReadAll(request.Body, cancel);
+        await LearnLength(id, context, library, cancel);
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         var lecture = await LectureEndpoints.Find(context, id, cancel);
         await TranscriptEndpoints.RefuseWhileAtWork(context, id, cancel);
@@ -43,15 +45,30 @@ internal static class TextEndpoints
             var transcript = aligned ? Align(brought.Transcript, heard) : WithSound(brought.Transcript, lecture);
             notice = TextFiles.Notice(brought, aligned);
             await context.KeepTranscript(lecture, cancel);
-            await context.ReplaceTranscript(id, transcript with { Language = lecture.Language }, cancel);
+            await context.ReplaceTranscript(lecture, transcript with { Language = lecture.Language }, cancel);
             (lecture.MadeAt, lecture.MadeBy, lecture.DurationMs) = (now, name.Length > 100 ? name[..100] : name, transcript.DurationMs);
             lecture.Notice = notice;
             await context.SaveChangesAsync(cancel);
         }
 
         await all.CommitAsync(cancel);
-        await board.TextChanged(id, await context.Lectures.Where(l => l.Id == id).Select(l => l.TextVersion).FirstAsync(cancel));
+        await board.TextChanged(id, lecture.TextVersion);
         return TypedResults.Ok(new TextBrought(aligned, notice));
+    }
+
+    /// <summary>The length of a recording is known when its transcription begins. Where none did, the recording is asked; what cannot say stays without one.</summary>
+    private static async Task LearnLength(string id, KostelContext context, LibraryFolder library, CancellationToken cancel)
+    {
+        if (!await context.Lectures.AnyAsync(l => l.Id == id && l.HasSound && l.DurationMs == 0, cancel))
+        {
+            return;
+        }
+
+        if (await Recording.TryProbe(library.Original(id), cancel) is { } facts)
+        {
+            await context.Lectures.Where(l => l.Id == id && l.DurationMs == 0).ExecuteUpdateAsync(
+                s => s.SetProperty(l => l.DurationMs, facts.DurationMs).SetProperty(l => l.HasPicture, facts.HasPicture), cancel);
+        }
     }
 
     private static Transcript Align(Transcript text, Transcript heard) =>
@@ -72,7 +89,7 @@ internal static class TextEndpoints
             return text;
         }
 
-        if (text.DurationMs > lecture.DurationMs + ToleranceMs)
+        if (lecture.DurationMs > 0 && text.DurationMs > lecture.DurationMs + ToleranceMs)
         {
             throw new PlainProblemException(
                 StatusCodes.Status422UnprocessableEntity,

@@ -1,5 +1,5 @@
-using System.Text;
 using Kostel.Core.Captions;
+using Kostel.Core.Lectures;
 using Kostel.Server.Http;
 
 namespace Kostel.Server.Features.BringText;
@@ -7,7 +7,8 @@ namespace Kostel.Server.Features.BringText;
 /// <summary>Reads a text that a person brings in.</summary>
 internal static class TextFiles
 {
-    private const long LargestBytes = 60L << 20;
+    /// <summary>How long a text may be.</summary>
+    public const long LargestBytes = 60L << 20;
 
     /// <summary>Whether a file is a text by the ending of its name.</summary>
     public static bool IsText(string fileName) => TranscriptFiles.Endings.Contains(Path.GetExtension(fileName), StringComparer.OrdinalIgnoreCase);
@@ -27,25 +28,13 @@ internal static class TextFiles
             }
         }
 
-        var bytes = memory.ToArray();
-        if (bytes is [0xFF, 0xFE, ..] or [0xFE, 0xFF, ..])
-        {
-            return (bytes[0] == 0xFF ? Encoding.Unicode : Encoding.BigEndianUnicode).GetString(bytes, 2, bytes.Length - 2);
-        }
-
-        if (bytes.AsSpan(0, Math.Min(bytes.Length, 4_096)).Contains((byte)0))
-        {
-            throw new PlainProblemException(StatusCodes.Status415UnsupportedMediaType, "This is no text: it has signs in it that no text has. Is it a recording?");
-        }
-
         try
         {
-            return new UTF8Encoding(false, throwOnInvalidBytes: true).GetString(bytes);
+            return TextBytes.Read(memory.ToArray());
         }
-        catch (DecoderFallbackException)
+        catch (FormatException e)
         {
-            // Older programs write western European text one byte a letter.
-            return Encoding.Latin1.GetString(bytes);
+            throw new PlainProblemException(StatusCodes.Status415UnsupportedMediaType, e.Message);
         }
     }
 
@@ -55,6 +44,19 @@ internal static class TextFiles
         try
         {
             return TranscriptFiles.Read(fileName, text);
+        }
+        catch (FormatException e)
+        {
+            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, $"{fileName} could not be read. {e.Message}");
+        }
+    }
+
+    /// <summary>What the file of a whole lecture says besides its words; null for any other text.</summary>
+    public static KeptThings? ReadThings(string fileName, string text)
+    {
+        try
+        {
+            return Path.GetExtension(fileName).Equals(".json", StringComparison.OrdinalIgnoreCase) ? LectureFormat.ReadThings(text) : null;
         }
         catch (FormatException e)
         {

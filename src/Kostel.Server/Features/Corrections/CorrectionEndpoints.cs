@@ -59,7 +59,7 @@ public sealed record ChangedSource(string Key);
 /// <summary>Corrections at many places: in the text, in the course, and in what was made from it.</summary>
 internal static class CorrectionEndpoints
 {
-    private const int LongestPhrase = 200;
+    private const int LongestPhrase = 200, LongestPassage = 100_000;
 
     public static void MapCorrections(this IEndpointRouteBuilder app)
     {
@@ -73,6 +73,11 @@ internal static class CorrectionEndpoints
     private static async Task<Ok<AgainView>> Again(string id, Corrected corrected, KostelContext context, CancellationToken cancel)
     {
         var lecture = await LectureEndpoints.Find(context, id, cancel);
+        if (Math.Max(corrected.Before.Length, corrected.After.Length) > LongestPassage)
+        {
+            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"A passage has at most {LongestPassage} characters.");
+        }
+
         if (SourceCorrection.Between(corrected.Before, corrected.After) is not [var correction])
         {
             return TypedResults.Ok(new AgainView("", "", 0, 0, false));

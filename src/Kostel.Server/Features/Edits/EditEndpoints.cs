@@ -66,11 +66,7 @@ internal static class EditEndpoints
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         var lecture = await LectureEndpoints.Find(context, id, cancel);
-        if (edit is not null)
-        {
-            await TranscriptEndpoints.RefuseWhileAtWork(context, id, cancel);
-        }
-
+        await TranscriptEndpoints.RefuseWhileAtWork(context, id, cancel);
         var before = await context.Transcript(lecture, cancel);
         var version = lecture.TextVersion;
         try

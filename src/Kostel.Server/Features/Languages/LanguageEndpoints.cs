@@ -44,6 +44,8 @@ public sealed record ServiceSwitch(bool IsOn);
 
 internal static class LanguageEndpoints
 {
+    private const int LongestEntry = 2_000;
+
     public static void MapLanguages(this IEndpointRouteBuilder app)
     {
         app.MapGet("/api/languages", Get).WithName("getLanguages");
@@ -53,13 +55,13 @@ internal static class LanguageEndpoints
         app.MapDelete("/api/service", Forget).WithName("forgetService");
     }
 
-    private static async Task<Ok<LanguagesView>> Get(KostelContext context, ModelFolder models, CancellationToken cancel)
+    private static async Task<Ok<LanguagesView>> Get(KostelContext context, ModelFolder models, ServiceStore services, CancellationToken cancel)
     {
         var here = SpeechEngine.Languages(models);
         return TypedResults.Ok(new LanguagesView(
             here.Select(LanguageView.Of).ToList(),
             models.Packs.Where(p => !here.Contains(p.Code)).Select(p => new PackView(p.Code, p.Name, p.Summary, $"./kostel models add {p.Code}")).ToList(),
-            await ServiceSettings.Read(context, cancel) is { } service ? View(service) : null,
+            await services.Read(context, cancel) is { } service ? View(service) : null,
             await SpellingSetting.Read(context, cancel)));
     }
 
@@ -70,17 +72,31 @@ internal static class LanguageEndpoints
     }
 
     /// <summary>Asks the service for its models with what was entered; only when it answers is anything kept, and the service on.</summary>
-    private static async Task<Ok<ServiceView>> Enter(ServiceEntry entry, KostelContext context, CancellationToken cancel)
+    private static async Task<Ok<ServiceView>> Enter(ServiceEntry entry, KostelContext context, ServiceStore services, CancellationToken cancel)
     {
         if (!entry.Agreed)
         {
             throw new PlainProblemException(StatusCodes.Status400BadRequest, "Confirm first that the sound of these lectures may leave this computer.");
         }
 
-        var key = entry.Key ?? (await ServiceSettings.Read(context, cancel))?.Key ?? "";
+        if (Math.Max(entry.Address.Length, Math.Max(entry.Key?.Length ?? 0, entry.Model.Length)) > LongestEntry)
+        {
+            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"An address, a key and a model's name have at most {LongestEntry} characters.");
+        }
+
+        var before = await services.Read(context, cancel);
         try
         {
-            var address = ServiceAddress.Parse(entry.Address, key, entry.Model);
+            var address = ServiceAddress.Parse(entry.Address, entry.Key ?? "", entry.Model);
+            if (entry.Key is null && before is { Key.Length: > 0 })
+            {
+                // A key is for one address: whoever changes that must have it.
+                address = before.Place.Base == address.Base
+                    ? ServiceAddress.Parse(entry.Address, before.Key, entry.Model)
+                    : throw new ServiceProblemException("The address is another one. Enter the key for it again, or leave the field empty if it needs none.");
+            }
+
+            var key = address.Key;
             using var client = new ServiceClient(address, patience: TimeSpan.FromSeconds(15));
             var models = await client.Models(cancel);
             if (models.FirstOrDefault(m => m.Id == address.Model) is not { } model)
@@ -92,8 +108,7 @@ internal static class LanguageEndpoints
             }
 
             var settings = new ServiceSettings(address.Base.ToString(), key, address.Model, IsOn: true, model);
-            await settings.Keep(context, cancel);
-            await context.SaveChangesAsync(cancel);
+            await services.Keep(context, settings, cancel);
             return TypedResults.Ok(View(settings));
         }
         catch (ServiceProblemException e)
@@ -102,17 +117,16 @@ internal static class LanguageEndpoints
         }
     }
 
-    private static async Task<Ok<ServiceView>> Switch(ServiceSwitch wanted, KostelContext context, CancellationToken cancel)
+    private static async Task<Ok<ServiceView>> Switch(ServiceSwitch wanted, KostelContext context, ServiceStore services, CancellationToken cancel)
     {
-        var settings = (await ServiceSettings.Read(context, cancel) ?? throw PlainProblemException.NotThere("service")) with { IsOn = wanted.IsOn };
-        await settings.Keep(context, cancel);
-        await context.SaveChangesAsync(cancel);
+        var settings = (await services.Read(context, cancel) ?? throw PlainProblemException.NotThere("service")) with { IsOn = wanted.IsOn };
+        await services.Keep(context, settings, cancel);
         return TypedResults.Ok(View(settings));
     }
 
     private static async Task<NoContent> Forget(KostelContext context, CancellationToken cancel)
     {
-        await ServiceSettings.Forget(context, cancel);
+        await ServiceStore.Forget(context, cancel);
         return TypedResults.NoContent();
     }
 

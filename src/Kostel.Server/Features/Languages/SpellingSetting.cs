@@ -1,7 +1,5 @@
 using Kostel.Core.Text;
 using Kostel.Data;
-using Kostel.Data.Rows;
-using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Features.Languages;
 
@@ -12,22 +10,8 @@ internal static class SpellingSetting
 
     /// <summary>The chosen one; as heard until somebody chooses.</summary>
     public static async Task<Spelling> Read(KostelContext context, CancellationToken cancel) =>
-        await context.Settings.AsNoTracking().FirstOrDefaultAsync(s => s.Name == Name, cancel) is { } row && Enum.TryParse<Spelling>(row.Value, out var spelling)
-            ? spelling
-            : Spelling.AsHeard;
+        Enum.TryParse<Spelling>(await context.Setting(Name, cancel), out var spelling) ? spelling : Spelling.AsHeard;
 
     /// <summary>Keeps a choice at once.</summary>
-    public static async Task Keep(KostelContext context, Spelling spelling, CancellationToken cancel)
-    {
-        if (await context.Settings.FirstOrDefaultAsync(s => s.Name == Name, cancel) is { } row)
-        {
-            row.Value = spelling.ToString();
-        }
-        else
-        {
-            context.Settings.Add(new SettingRow { Name = Name, Value = spelling.ToString() });
-        }
-
-        await context.SaveChangesAsync(cancel);
-    }
+    public static Task Keep(KostelContext context, Spelling spelling, CancellationToken cancel) => context.KeepSetting(Name, spelling.ToString(), cancel);
 }

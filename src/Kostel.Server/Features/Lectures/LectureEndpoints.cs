@@ -3,7 +3,6 @@ using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Media;
 using Kostel.Server.Features.Library;
-using Kostel.Server.Features.Uploads;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -16,10 +15,13 @@ public sealed record LectureChange(string Title, DateOnly? HeldOn, string? Cours
 
 internal static class LectureEndpoints
 {
+    private const int LongestCourse = 100;
+
     public static void MapLectures(this IEndpointRouteBuilder app)
     {
         var lectures = app.MapGroup("/api/lectures/{id}");
         lectures.MapGet("", Get).WithName("getLecture");
+        lectures.MapPost("opened", Opened).WithName("noteOpened");
         lectures.MapPut("", Change).WithName("changeLecture");
         lectures.MapDelete("", Delete).WithName("deleteLecture");
         lectures.MapPost("restore", Restore).WithName("restoreLecture");
@@ -34,9 +36,15 @@ internal static class LectureEndpoints
 
     private static async Task<Ok<LectureView>> Get(string id, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
     {
+        return TypedResults.Ok(await View(id, context, board, time.GetUtcNow().UtcDateTime, cancel));
+    }
+
+    /// <summary>Notes that somebody opened the lecture. Apart from reading it, which never needs to write.</summary>
+    private static async Task<NoContent> Opened(string id, KostelContext context, TimeProvider time, CancellationToken cancel)
+    {
         var now = time.GetUtcNow().UtcDateTime;
         await context.Lectures.Where(l => l.Id == id).ExecuteUpdateAsync(s => s.SetProperty(l => l.OpenedAt, now), cancel);
-        return TypedResults.Ok(await View(id, context, board, now, cancel));
+        return TypedResults.NoContent();
     }
 
     private static async Task<LectureView> View(string id, KostelContext context, ProgressBoard board, DateTime now, CancellationToken cancel) =>
@@ -46,6 +54,7 @@ internal static class LectureEndpoints
     private static async Task<Ok<LectureView>> Change(
         string id, LectureChange change, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
     {
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
         var lecture = await Find(context, id, cancel);
         if (lecture.Version != change.Version)
         {
@@ -59,9 +68,15 @@ internal static class LectureEndpoints
         }
 
         (lecture.Title, lecture.HeldOn, lecture.Version) = (title, change.HeldOn, lecture.Version + 1);
-        lecture.Course = await UploadFiles.Course(context, change.Course, cancel);
+        if (change.Course?.Trim().Length > LongestCourse)
+        {
+            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"The name of a course has up to {LongestCourse} characters.");
+        }
+
+        lecture.Course = await context.Course(change.Course, cancel);
         lecture.CourseId = lecture.Course?.Id;
         await context.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
         return TypedResults.Ok(await View(id, context, board, time.GetUtcNow().UtcDateTime, cancel));
     }
 
@@ -113,9 +128,17 @@ internal static class LectureEndpoints
         }
 
         var bytes = peaks.ToArray();
-        var fresh = $"{path}.{Guid.NewGuid():N}";
-        await File.WriteAllBytesAsync(fresh, bytes, cancel);
-        File.Move(fresh, path, overwrite: true);
+        try
+        {
+            var fresh = $"{path}.{Guid.NewGuid():N}";
+            await File.WriteAllBytesAsync(fresh, bytes, cancel);
+            File.Move(fresh, path, overwrite: true);
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        {
+            // On a full disk it is computed anew each time.
+        }
+
         return TypedResults.File(bytes, "application/octet-stream");
     }
 }

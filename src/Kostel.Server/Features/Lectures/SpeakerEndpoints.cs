@@ -23,6 +23,7 @@ internal static class SpeakerEndpoints
     private static async Task<NoContent> FindAnew(
         string id, VoiceCount wanted, KostelContext context, JobQueue queue, ProgressBoard board, CancellationToken cancel)
     {
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
         var lecture = await LectureEndpoints.Find(context, id, cancel);
         await TranscriptEndpoints.RefuseWhileAtWork(context, id, cancel);
         var choice = new TranscriptionChoice(lecture.MadeWith, lecture.Language, Voices: wanted.Voices);
@@ -35,6 +36,7 @@ internal static class SpeakerEndpoints
 
         queue.Enqueue(context, id, choice, onlyVoices: true);
         await context.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
         await board.Report(new Progress(id, JobStage.Checking, JobState.Waiting, 0, null, 0, null));
         queue.Wake();
         return TypedResults.NoContent();

@@ -31,6 +31,7 @@ internal static class TranscriptEndpoints
     {
         var lecture = app.MapGroup("/api/lectures/{id}");
         lecture.MapGet("transcript", GetTranscript).WithName("getTranscript");
+        app.MapPost("/api/work/cancel", CancelAll).WithName("cancelAllWork");
         lecture.MapPost("cancel", Cancel).WithName("cancelTranscription");
         lecture.MapPost("retry", Retry).WithName("retryTranscription");
         lecture.MapPost("transcribe", Transcribe).WithName("transcribeAgain");
@@ -44,14 +45,18 @@ internal static class TranscriptEndpoints
         return TypedResults.NoContent();
     }
 
+    private static async Task<Ok<int>> CancelAll(JobQueue queue, CancellationToken cancel) => TypedResults.Ok(await queue.CancelAll(cancel));
+
     private static async Task<NoContent> Retry(string id, KostelContext context, JobQueue queue, ProgressBoard board, CancellationToken cancel)
     {
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
         await LectureEndpoints.Find(context, id, cancel);
         var last = await context.Jobs.Where(j => j.LectureId == id).OrderByDescending(j => j.Id).FirstOrDefaultAsync(cancel);
         if (last is { State: JobState.Failed or JobState.Cancelled })
         {
             queue.Enqueue(context, id, last.Choice, last.OnlyVoices).LanguageIsGuessed = last.LanguageIsGuessed;
             await context.SaveChangesAsync(cancel);
+            await all.CommitAsync(cancel);
             await board.Report(new Progress(id, JobStage.Checking, JobState.Waiting, 0, null, 0, null));
             queue.Wake();
         }
@@ -63,7 +68,7 @@ internal static class TranscriptEndpoints
     {
         var lecture = await LectureEndpoints.Find(context, id, cancel);
         var t = await context.Transcript(lecture, cancel);
-        var isWhole = !await context.Jobs.AnyAsync(j => j.LectureId == id && (j.State == JobState.Waiting || j.State == JobState.Running), cancel);
+        var isWhole = !await context.IsAtWork(id, cancel);
         return TypedResults.Ok(new TranscriptView(
             t.Speakers, t.Passages.Select(PassageView.Of).ToList(), t.Chapters, WordConfidence.UnsureBelow, WordConfidence.GuessedBelow, isWhole,
             await TextState.Of(context, lecture, cancel)));
@@ -73,6 +78,7 @@ internal static class TranscriptEndpoints
     private static async Task<NoContent> Transcribe(
         string id, TranscribeAgain wanted, KostelContext context, JobQueue queue, ProgressBoard board, CancellationToken cancel)
     {
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
         await LectureEndpoints.Find(context, id, cancel);
         await RefuseWhileAtWork(context, id, cancel);
         if (!wanted.Choice.IsSound)
@@ -84,6 +90,7 @@ internal static class TranscriptEndpoints
         context.Utterances.RemoveRange(await context.Utterances.Where(u => u.LectureId == id).ToListAsync(cancel));
         queue.Enqueue(context, id, wanted.Choice);
         await context.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
         await board.Report(new Progress(id, JobStage.Checking, JobState.Waiting, 0, null, 0, null));
         queue.Wake();
         return TypedResults.NoContent();
@@ -99,27 +106,29 @@ internal static class TranscriptEndpoints
     }
 
     /// <summary>Goes back to an earlier transcript; the present one is kept in its place.</summary>
-    private static async Task<NoContent> UseEarlier(string id, int earlier, KostelContext context, CancellationToken cancel)
+    private static async Task<NoContent> UseEarlier(string id, int earlier, KostelContext context, ProgressBoard board, CancellationToken cancel)
     {
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
         var lecture = await LectureEndpoints.Find(context, id, cancel);
         await RefuseWhileAtWork(context, id, cancel);
         var row = await context.EarlierTranscripts.FirstOrDefaultAsync(t => t.Id == earlier && t.LectureId == id, cancel)
             ?? throw PlainProblemException.NotThere("transcript");
-        await using var all = await context.Database.BeginTransactionAsync(cancel);
         await context.KeepTranscript(lecture, cancel);
-        await context.ReplaceTranscript(id, row.Transcript, cancel);
+        await context.ReplaceTranscript(lecture, row.Transcript, cancel);
+        (lecture.DurationMs, lecture.Notice) = (row.Transcript.DurationMs, row.Notice);
         (lecture.MadeWith, lecture.MadeBy, lecture.MadeAt) = (row.Accuracy, row.MadeBy, row.MadeAt);
         (lecture.Language, lecture.LanguageIsGuessed) = (row.Transcript.Language, false);
         context.EarlierTranscripts.Remove(row);
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
+        await board.TextChanged(id, lecture.TextVersion);
         return TypedResults.NoContent();
     }
 
     /// <summary>Refuses what would be lost under a transcription that goes on.</summary>
     internal static async Task RefuseWhileAtWork(KostelContext context, string id, CancellationToken cancel)
     {
-        if (await context.Jobs.AnyAsync(j => j.LectureId == id && (j.State == JobState.Waiting || j.State == JobState.Running), cancel))
+        if (await context.IsAtWork(id, cancel))
         {
             throw new PlainProblemException(StatusCodes.Status409Conflict, "This lecture is being transcribed at the moment. Wait until that is done, or stop it.");
         }

@@ -36,7 +36,7 @@ internal static class MarkEndpoints
         marks.MapDelete("{mark:int}", Delete).WithName("deleteMark");
         marks.MapPost("{mark:int}/restore", Restore).WithName("restoreMark");
         marks.MapGet("{mark:int}/picture", Picture).WithName("getMarkPicture");
-        marks.MapPost("picture", AddPicture).WithName("addPicture").ExcludeFromDescription();
+        marks.MapPost("picture", AddPicture).WithName("addPicture").ExcludeFromDescription().TakesUpTo(PictureFiles.LargestBytes + 1);
     }
 
     /// <summary>The marks of a lecture as the core knows them, in order of time.</summary>
@@ -57,12 +57,13 @@ internal static class MarkEndpoints
     private static async Task<Ok<MarkView>> Add(string id, NewMark mark, KostelContext context, TimeProvider time, CancellationToken cancel)
     {
         var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var start = Math.Clamp(mark.StartMs, 0, Math.Max(0, lecture.DurationMs));
         var row = new MarkRow
         {
             LectureId = id,
             Kind = mark.Kind,
-            StartMs = Math.Clamp(mark.StartMs, 0, Math.Max(0, lecture.DurationMs)),
-            EndMs = Math.Clamp(mark.EndMs, Math.Max(0, mark.StartMs), Math.Max(Math.Max(0, mark.StartMs), lecture.DurationMs)),
+            StartMs = start,
+            EndMs = Math.Clamp(mark.EndMs, start, Math.Max(start, lecture.DurationMs)),
             Quote = Text(mark.Quote, 100_000, "The marked words"),
             Text = TextFor(mark.Kind, mark.Text),
             MadeAt = time.GetUtcNow().UtcDateTime,
@@ -105,7 +106,7 @@ internal static class MarkEndpoints
         string id, int atMs, HttpRequest request, KostelContext context, LibraryFolder library, TimeProvider time, CancellationToken cancel)
     {
         var lecture = await LectureEndpoints.Find(context, id, cancel);
-        var name = await PictureFiles.Keep(library.LectureFolder(id), request.Body, cancel);
+        var name = await PictureFiles.Keep(library, id, request.Body, cancel);
         var at = Math.Clamp(atMs, 0, Math.Max(0, lecture.DurationMs));
         var row = new MarkRow { LectureId = id, Kind = MarkKind.Note, StartMs = at, EndMs = at, Quote = "", Text = "", Picture = name, MadeAt = time.GetUtcNow().UtcDateTime };
         context.Marks.Add(row);

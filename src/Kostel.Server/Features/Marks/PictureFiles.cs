@@ -1,51 +1,63 @@
+using Kostel.Data;
+using Kostel.Media;
 using Kostel.Server.Http;
 
 namespace Kostel.Server.Features.Marks;
 
-/// <summary>Pictures that a person puts at a time: kept as they are, known by what they begin with and never by a name from outside.</summary>
+/// <summary>Pictures that a person puts at a time. What is kept is written anew from what can be seen: whatever else the file held is gone.</summary>
 internal static class PictureFiles
 {
-    private const int LargestBytes = 20 << 20;
-
-    private static readonly (byte[] Begins, int At, string Ending, string Type)[] Kinds =
-    [
-        ([0x89, 0x50, 0x4E, 0x47, 0x0D, 0x0A, 0x1A, 0x0A], 0, ".png", "image/png"),
-        ([0xFF, 0xD8, 0xFF], 0, ".jpg", "image/jpeg"),
-        ("GIF8"u8.ToArray(), 0, ".gif", "image/gif"),
-        ("WEBP"u8.ToArray(), 8, ".webp", "image/webp"),
-    ];
+    /// <summary>How large a picture may be.</summary>
+    public const int LargestBytes = 20 << 20;
 
     /// <summary>Keeps a picture.</summary>
     /// <returns>The name of its file.</returns>
-    public static async Task<string> Keep(string folder, Stream body, CancellationToken cancel)
+    public static async Task<string> Keep(LibraryFolder library, string lectureId, Stream body, CancellationToken cancel)
     {
-        var held = new MemoryStream();
-        var buffer = new byte[1 << 16];
-        int read;
-        while ((read = await body.ReadAsync(buffer, cancel)) > 0)
+        var folder = Path.Combine(library.MakeLectureFolder(lectureId), "pictures");
+        Directory.CreateDirectory(folder);
+        var name = $"{Guid.NewGuid():N}";
+        var arrived = Path.Combine(folder, name);
+        try
         {
-            if (held.Length + read > LargestBytes)
-            {
-                throw new PlainProblemException(StatusCodes.Status413PayloadTooLarge, "A picture may have up to 20 MB.");
-            }
-
-            held.Write(buffer, 0, read);
+            await Receive(body, arrived, cancel);
+            return Path.GetFileName(await Picture.WriteAnew(arrived, arrived, cancel));
         }
-
-        var bytes = held.ToArray();
-        var kind = Kinds.FirstOrDefault(k => bytes.AsSpan().Length >= k.At + k.Begins.Length && bytes.AsSpan(k.At, k.Begins.Length).SequenceEqual(k.Begins));
-        if (kind.Ending is null)
+        catch (MediaProblemException e)
         {
-            throw new PlainProblemException(StatusCodes.Status415UnsupportedMediaType, "This is no picture that Kostel can show: it takes PNG, JPEG, WebP and GIF.");
+            throw new PlainProblemException(StatusCodes.Status415UnsupportedMediaType, e.Message);
         }
-
-        var name = $"{Guid.NewGuid():N}{kind.Ending}";
-        Directory.CreateDirectory(Path.Combine(folder, "pictures"));
-        await File.WriteAllBytesAsync(PathOf(folder, name), bytes, cancel);
-        return name;
+        finally
+        {
+            File.Delete(arrived);
+        }
     }
 
     public static string PathOf(string folder, string name) => Path.Combine(folder, "pictures", Path.GetFileName(name));
 
-    public static string TypeOf(string path) => Kinds.First(k => k.Ending == Path.GetExtension(path)).Type;
+    /// <summary>By the ending, which Kostel gave it; the others are of pictures kept by an earlier one.</summary>
+    public static string TypeOf(string path) => Path.GetExtension(path) switch
+    {
+        ".jpg" => "image/jpeg",
+        ".gif" => "image/gif",
+        ".webp" => "image/webp",
+        _ => "image/png",
+    };
+
+    private static async Task Receive(Stream body, string path, CancellationToken cancel)
+    {
+        await using var file = File.Create(path);
+        var buffer = new byte[1 << 16];
+        var held = 0;
+        int read;
+        while ((read = await body.ReadAsync(buffer, cancel)) > 0)
+        {
+            if ((held += read) > LargestBytes)
+            {
+                throw new PlainProblemException(StatusCodes.Status413PayloadTooLarge, $"A picture may have up to {LargestBytes >> 20} MB.");
+            }
+
+            await file.WriteAsync(buffer.AsMemory(0, read), cancel);
+        }
+    }
 }

@@ -1,4 +1,5 @@
 using Kostel.Data;
+using Kostel.Data.Folder;
 using Microsoft.AspNetCore.Hosting.Server;
 using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.EntityFrameworkCore;
@@ -6,7 +7,7 @@ using Microsoft.EntityFrameworkCore;
 namespace Kostel.Server.Features.Pages;
 
 /// <summary>Asks Kostel for what is shown first, once, while nobody waits: the first answer to each takes up to half a second longer than the next, because its code is compiled as it runs.</summary>
-internal sealed class WarmStart(LibraryFolder library, IServer server, IHostApplicationLifetime lifetime, ILogger<WarmStart> log) : BackgroundService
+internal sealed class WarmStart(LibraryFolder library, IServer server, IHostApplicationLifetime lifetime, DoorKey door, ILogger<WarmStart> log) : BackgroundService
 {
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
@@ -20,6 +21,7 @@ internal sealed class WarmStart(LibraryFolder library, IServer server, IHostAppl
 
         // However slow the machine is: an answer that takes long is what this is for.
         using var http = new HttpClient { BaseAddress = new Uri(address), Timeout = Timeout.InfiniteTimeSpan };
+        http.DefaultRequestHeaders.Authorization = new("Bearer", door.Pass);
         try
         {
             foreach (var path in await Shown(stoppingToken))

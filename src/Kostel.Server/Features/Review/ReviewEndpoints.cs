@@ -4,6 +4,7 @@ using Kostel.Core.Study.Made;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Features.Edits;
+using Kostel.Server.Features.Settings;
 using Kostel.Server.Features.Study;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
@@ -28,19 +29,24 @@ public sealed record CardChange(string Front, string Back, int Version);
 /// <summary>How a card was recalled.</summary>
 public sealed record NewReview(RecallGrade Grade, int Version);
 
+/// <summary>The version of a card that a grade is taken back on.</summary>
+public sealed record CardVersion(int Version);
+
 /// <summary>When the card comes back.</summary>
-public sealed record ReviewResult(DateTime DueAt, int InDays);
+/// <param name="InDays">0 for soon, in the same sitting.</param>
+/// <param name="Version">The card's state from now on.</param>
+public sealed record ReviewResult(DateTime DueAt, int InDays, int Version);
 
 internal static class ReviewEndpoints
 {
     private const int MostAtOnce = 200;
-    private static readonly TimeSpan SoonAgain = TimeSpan.FromMinutes(10);
 
     public static void MapReview(this IEndpointRouteBuilder app)
     {
         app.MapGet("/api/review", Due).WithName("getDueCards");
         app.MapPut("/api/cards/{cardId:int}", Change).WithName("changeCard");
         app.MapPost("/api/cards/{cardId:int}/reviews", Grade).WithName("reviewCard");
+        app.MapPost("/api/cards/{cardId:int}/reviews/undo", TakeBack).WithName("takeReviewBack");
     }
 
     private static async Task<Ok<List<CardView>>> Due(string? lecture, KostelContext context, TimeProvider time, CancellationToken cancel)
@@ -65,12 +71,7 @@ internal static class ReviewEndpoints
     private static async Task<NoContent> Change(int cardId, CardChange change, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
     {
         const int Longest = 2_000;
-        var card = await context.Cards.AsNoTracking().FirstOrDefaultAsync(c => c.Id == cardId, cancel) ?? throw PlainProblemException.NotThere("card");
-        if (card.Version != change.Version)
-        {
-            throw PlainProblemException.ChangedElsewhere("card");
-        }
-
+        var card = await Find(context.Cards.AsNoTracking(), cardId, change.Version, cancel);
         var (front, back) = (change.Front.Trim(), change.Back.Trim());
         if (front.Length is 0 or > Longest || back.Length is 0 or > Longest)
         {
@@ -84,21 +85,46 @@ internal static class ReviewEndpoints
 
     private static async Task<Ok<ReviewResult>> Grade(int cardId, NewReview review, KostelContext context, TimeProvider time, CancellationToken cancel)
     {
-        var card = await context.Cards.FirstOrDefaultAsync(c => c.Id == cardId, cancel) ?? throw PlainProblemException.NotThere("card");
-        if (card.Version != review.Version)
+        var card = await Find(context.Cards, cardId, review.Version, cancel);
+        var now = time.GetUtcNow().UtcDateTime;
+        var before = new CardState(card.Stability, card.Difficulty, card.DueAt, card.ReviewedAt);
+        var memory = card is { Stability: { } stability, Difficulty: { } difficulty } ? new Memory(stability, difficulty) : (Memory?)null;
+        var (after, days) = CardSchedule.After(new ScheduledCard(memory, card.ReviewedAt, card.DueAt), review.Grade, now, await context.Days(time, cancel));
+        (card.Stability, card.Difficulty) = (after.Memory!.Value.Stability, after.Memory.Value.Difficulty);
+        (card.DueAt, card.ReviewedAt, card.Version) = (after.DueAt, now, card.Version + 1);
+        context.Reviews.Add(new ReviewRow
         {
-            throw PlainProblemException.ChangedElsewhere("card");
+            CardId = cardId,
+            Grade = review.Grade,
+            At = now,
+            Stability = after.Memory.Value.Stability,
+            Difficulty = after.Memory.Value.Difficulty,
+            Before = before,
+        });
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.Ok(new ReviewResult(card.DueAt, days, card.Version));
+    }
+
+    /// <summary>Takes a card's last grade back: it stands as it stood before, and the review never was.</summary>
+    private static async Task<Ok<ReviewResult>> TakeBack(int cardId, CardVersion wanted, KostelContext context, TimeProvider time, CancellationToken cancel)
+    {
+        var card = await Find(context.Cards, cardId, wanted.Version, cancel);
+        var last = await context.Reviews.Where(r => r.CardId == cardId).OrderByDescending(r => r.Id).FirstOrDefaultAsync(cancel);
+        if (last?.Before is not { } before)
+        {
+            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "There is no grade to take back.");
         }
 
-        var now = time.GetUtcNow().UtcDateTime;
-        var memory = card is { Stability: { } stability, Difficulty: { } difficulty, ReviewedAt: { } last }
-            ? Fsrs.Next(new Memory(stability, difficulty), (int)Math.Max(0, (now.Date - last.Date).TotalDays), review.Grade)
-            : Fsrs.First(review.Grade);
-        var days = Fsrs.IntervalDays(memory.Stability);
-        card.DueAt = review.Grade == RecallGrade.Forgot ? now + SoonAgain : now.Date.AddDays(days);
-        (card.Stability, card.Difficulty, card.ReviewedAt, card.Version) = (memory.Stability, memory.Difficulty, now, card.Version + 1);
-        context.Reviews.Add(new ReviewRow { CardId = cardId, Grade = review.Grade, At = now, Stability = memory.Stability, Difficulty = memory.Difficulty });
+        (card.Stability, card.Difficulty, card.DueAt, card.ReviewedAt) = (before.Stability, before.Difficulty, before.DueAt, before.ReviewedAt);
+        card.Version++;
+        context.Reviews.Remove(last);
         await context.SaveChangesAsync(cancel);
-        return TypedResults.Ok(new ReviewResult(card.DueAt, review.Grade == RecallGrade.Forgot ? 0 : days));
+        return TypedResults.Ok(new ReviewResult(card.DueAt, (await context.Days(time, cancel)).Between(time.GetUtcNow().UtcDateTime, card.DueAt), card.Version));
+    }
+
+    private static async Task<CardRow> Find(IQueryable<CardRow> cards, int id, int version, CancellationToken cancel)
+    {
+        var card = await cards.FirstOrDefaultAsync(c => c.Id == id, cancel) ?? throw PlainProblemException.NotThere("card");
+        return card.Version == version ? card : throw PlainProblemException.ChangedElsewhere("card");
     }
 }

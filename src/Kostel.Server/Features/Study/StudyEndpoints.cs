@@ -17,8 +17,13 @@ namespace Kostel.Server.Features.Study;
 /// <param name="SummaryKey">Names the summary for taking today's words into it.</param>
 public sealed record StudyView(IReadOnlyList<SummaryPartView>? Summary, string? SummaryKey, IReadOnlyList<CardView> Cards, QuizView? Quiz);
 
+/// <summary>A wish for another quiz.</summary>
+/// <param name="After">The quiz that is shown; null for none.</param>
+public sealed record NewQuiz(int? After = null);
+
 /// <summary>A quiz as it is taken: without the keys.</summary>
-public sealed record QuizView(int Id, IReadOnlyList<QuizQuestionView> Questions, AttemptView? LastAttempt);
+/// <param name="AskedBefore">How many of its questions an earlier quiz asked already.</param>
+public sealed record QuizView(int Id, IReadOnlyList<QuizQuestionView> Questions, AttemptView? LastAttempt, int AskedBefore);
 
 /// <summary>A question of a quiz.</summary>
 public sealed record QuizQuestionView(string Stem, IReadOnlyList<string> Choices);
@@ -57,8 +62,16 @@ internal static class StudyEndpoints
     {
         var lecture = await LectureEndpoints.Find(context, id, cancel);
         var parts = Summarizer.Summarize(await context.Transcript(lecture, cancel));
-        context.Summaries.Add(new SummaryRow { LectureId = id, Parts = NotEmpty(parts, "summary"), MadeAt = time.GetUtcNow().UtcDateTime });
-        await context.SaveChangesAsync(cancel);
+        NotEmpty(parts, "summary");
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
+        var newest = await context.Summaries.AsNoTracking().Where(s => s.LectureId == id).OrderByDescending(s => s.Id).FirstOrDefaultAsync(cancel);
+        if (newest is null || !newest.Parts.SelectMany(p => p.Lines).SequenceEqual(parts.SelectMany(p => p.Lines)))
+        {
+            context.Summaries.Add(new SummaryRow { LectureId = id, Parts = parts, MadeAt = time.GetUtcNow().UtcDateTime });
+            await context.SaveChangesAsync(cancel);
+            await all.CommitAsync(cancel);
+        }
+
         return TypedResults.Ok(await View(lecture, context, cancel));
     }
 
@@ -67,9 +80,14 @@ internal static class StudyEndpoints
     {
         var lecture = await LectureEndpoints.Find(context, id, cancel);
         var drafts = NotEmpty(CardMaker.Make(await context.Transcript(lecture, cancel), CardsWanted), "cards");
-        var there = (await context.Cards.Where(c => c.LectureId == id).Select(c => c.Front).ToListAsync(cancel)).ToHashSet();
-        context.Cards.AddRange(drafts.Where(d => !there.Contains(d.Front)).Select(d => NewCard(id, d, time.GetUtcNow().UtcDateTime)));
+
+        // Looked up and added in one transaction: whatever is pressed how often, a card is made once.
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
+        var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == id).ToListAsync(cancel);
+        context.Cards.AddRange(drafts.Where(d => !there.Exists(c => d.AsksTheSameAs(c.SourceKey, c.Source))).DistinctBy(d => d.Key)
+            .Select(d => NewCard(id, d, time.GetUtcNow().UtcDateTime)));
         await context.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
         return TypedResults.Ok(await View(lecture, context, cancel));
     }
 
@@ -80,15 +98,29 @@ internal static class StudyEndpoints
         Front = draft.Front,
         Back = draft.Back,
         Source = draft.Source,
+        SourceKey = draft.Key,
         DueAt = now,
         CreatedAt = now,
     };
 
-    private static async Task<Ok<StudyView>> MakeQuiz(string id, KostelContext context, TimeProvider time, CancellationToken cancel)
+    /// <summary>Makes another quiz than the one that the page shows. What was not asked yet comes first. If there is another one already, that is shown.</summary>
+    private static async Task<Ok<StudyView>> MakeQuiz(string id, NewQuiz wanted, KostelContext context, TimeProvider time, CancellationToken cancel)
     {
         var lecture = await LectureEndpoints.Find(context, id, cancel);
-        var earlier = await context.Quizzes.CountAsync(q => q.LectureId == id, cancel);
-        var questions = NotEmpty(QuizMaker.Make(await context.Transcript(lecture, cancel), QuestionsWanted, seed: earlier + 1), "quiz");
+        var earlier = await context.Quizzes.AsNoTracking().Include(q => q.Questions).Where(q => q.LectureId == id).OrderBy(q => q.Id).ToListAsync(cancel);
+        if (earlier.Count > 0 && earlier[^1].Id != wanted.After)
+        {
+            return TypedResults.Ok(await View(lecture, context, cancel));
+        }
+
+        var asked = earlier.SelectMany(q => q.Questions).Select(q => q.Source).ToList();
+        var questions = NotEmpty(QuizMaker.Make(await context.Transcript(lecture, cancel), QuestionsWanted, seed: earlier.Count + 1, asked), "quiz");
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
+        if (await context.Quizzes.Where(q => q.LectureId == id).MaxAsync(q => (int?)q.Id, cancel) != earlier.LastOrDefault()?.Id)
+        {
+            return TypedResults.Ok(await View(lecture, context, cancel));
+        }
+
         context.Quizzes.Add(new QuizRow
         {
             LectureId = id,
@@ -96,6 +128,7 @@ internal static class StudyEndpoints
             Questions = questions.Select((q, i) => new QuizQuestionRow { Number = i, Stem = q.Stem, Choices = q.Choices, Key = q.Key, Source = q.Source }).ToList(),
         });
         await context.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
         return TypedResults.Ok(await View(lecture, context, cancel));
     }
 
@@ -103,7 +136,7 @@ internal static class StudyEndpoints
     {
         var quiz = await context.Quizzes.AsNoTracking().Include(q => q.Questions).FirstOrDefaultAsync(q => q.Id == quizId, cancel)
             ?? throw PlainProblemException.NotThere("quiz");
-        if (attempt.Choices.Count != quiz.Questions.Count)
+        if (attempt.Choices.Count != quiz.Questions.Count || quiz.Questions.OrderBy(q => q.Number).Where((q, i) => attempt.Choices[i] < -1 || attempt.Choices[i] >= q.Choices.Count).Any())
         {
             throw new PlainProblemException(StatusCodes.Status400BadRequest, "The answers do not belong to this quiz.");
         }
@@ -126,8 +159,9 @@ internal static class StudyEndpoints
     {
         var summary = await context.Summaries.AsNoTracking().Where(s => s.LectureId == lecture.Id).OrderByDescending(s => s.Id).FirstOrDefaultAsync(cancel);
         var cards = await context.Cards.AsNoTracking().Where(c => c.LectureId == lecture.Id).ToListAsync(cancel);
-        var quiz = await context.Quizzes.AsNoTracking().Include(q => q.Questions).Where(q => q.LectureId == lecture.Id)
-            .OrderByDescending(q => q.Id).FirstOrDefaultAsync(cancel);
+        var quizzes = await context.Quizzes.AsNoTracking().Include(q => q.Questions).Where(q => q.LectureId == lecture.Id).OrderByDescending(q => q.Id).ToListAsync(cancel);
+        var quiz = quizzes.FirstOrDefault();
+        var asked = quizzes.Skip(1).SelectMany(q => q.Questions).Select(q => q.Source).ToList();
         var attempt = quiz is null
             ? null
             : await context.Attempts.AsNoTracking().Where(a => a.QuizId == quiz.Id).OrderByDescending(a => a.Id).FirstOrDefaultAsync(cancel);
@@ -137,16 +171,17 @@ internal static class StudyEndpoints
             summary is null ? null : SummaryHeadings.Under(summary.Parts, transcript.Chapters).Select(p => SummaryPartView.Of(p, check)).ToList(),
             summary is null ? null : MadeThing.KeyOf("summary", summary.Id),
             cards.OrderBy(c => c.Source.StartMs).Select(c => CardView.Of(c, lecture, check)).ToList(),
-            quiz is null ? null : View(quiz, attempt, check));
+            quiz is null ? null : View(quiz, attempt, quiz.Questions.Count(q => asked.Exists(q.Source.IsSamePlace)), check));
     }
 
-    private static QuizView View(QuizRow quiz, AttemptRow? attempt, SourceCheck check)
+    private static QuizView View(QuizRow quiz, AttemptRow? attempt, int askedBefore, SourceCheck check)
     {
         var questions = quiz.Questions.OrderBy(q => q.Number).ToList();
         return new QuizView(
             quiz.Id,
             questions.Select(q => new QuizQuestionView(q.Stem, q.Choices)).ToList(),
-            attempt is null ? null : Mark(attempt, questions, check));
+            attempt is null ? null : Mark(attempt, questions, check),
+            askedBefore);
     }
 
     private static AttemptView Mark(AttemptRow attempt, List<QuizQuestionRow> questions, SourceCheck check) => new(

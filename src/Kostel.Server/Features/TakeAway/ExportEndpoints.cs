@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Net.Mime;
 using System.Text;
 using Kostel.Core.Captions;
+using Kostel.Core.Lectures;
 using Kostel.Core.Marks;
 using Kostel.Core.Transcripts;
 using Kostel.Core.Transcripts.Reading;
@@ -40,7 +41,7 @@ public enum TakeAwayFormat
 /// <param name="ToMs">…to here.</param>
 public sealed record TakeAway(string Format, bool? Speakers, bool? Times, bool? Links, bool? WithoutFillers, int? FromMs, int? ToMs)
 {
-    internal TakeAwayFormat Kind { get; } = Enum.TryParse<TakeAwayFormat>(Format, ignoreCase: true, out var kind) && Enum.IsDefined(kind)
+    internal TakeAwayFormat Kind { get; } = Format.All(char.IsAsciiLetter) && Enum.TryParse<TakeAwayFormat>(Format, ignoreCase: true, out var kind)
         ? kind
         : throw new PlainProblemException(StatusCodes.Status400BadRequest, "Kostel does not write this format.");
 
@@ -59,7 +60,7 @@ internal static class ExportEndpoints
     }
 
     private static async Task<FileContentHttpResult> Export(
-        string id, [AsParameters] TakeAway wanted, HttpRequest request, KostelContext context, CancellationToken cancel)
+        string id, [AsParameters] TakeAway wanted, HttpRequest request, KostelContext context, LibraryFolder library, CancellationToken cancel)
     {
         var lecture = await LectureEndpoints.Find(context, id, cancel);
         var name = FileName(lecture, wanted);
@@ -72,6 +73,13 @@ internal static class ExportEndpoints
         if (transcript.Passages.Count == 0)
         {
             throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "There are no words to take away yet.");
+        }
+
+        if (wanted is { Kind: TakeAwayFormat.Json, FromMs: null, ToMs: null, WithoutFillers: not true })
+        {
+            var folder = library.LectureFolder(id);
+            var things = await context.Things(lecture, name => PictureFiles.PathOf(folder, name) is var path && File.Exists(path) ? File.ReadAllBytes(path) : null, cancel);
+            return Text(LectureFormat.Write(new KeptLecture(transcript, things)), TypeOf(wanted.Kind), name);
         }
 
         var link = wanted.Links == true ? $"{request.Scheme}://{request.Host}/lecture/{id}" : null;

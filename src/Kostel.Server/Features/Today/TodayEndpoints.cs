@@ -1,6 +1,8 @@
 using Kostel.Core.Marks;
 using Kostel.Data;
 using Kostel.Server.Features.Library;
+using Kostel.Server.Features.Settings;
+using Kostel.Server.Features.Uploads;
 using Kostel.Server.Jobs;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -13,7 +15,9 @@ namespace Kostel.Server.Features.Today;
 /// <param name="Working">What is being transcribed, waits for it or failed.</param>
 /// <param name="Unclear">Places that were marked as unclear and still are, the newest first; not more than fit a screen.</param>
 /// <param name="UnclearCount">How many there are.</param>
-/// <param name="ReviewedToday">Reviews since midnight (UTC).</param>
+/// <param name="Unfinished">Files that have not arrived whole.</param>
+/// <param name="Day">The person's day, which may begin later than at midnight.</param>
+/// <param name="ReviewedToday">Reviews since the person's day began.</param>
 public sealed record TodayView(
     int DueCount,
     int ReviewedToday,
@@ -22,7 +26,9 @@ public sealed record TodayView(
     IReadOnlyList<LectureView> Working,
     IReadOnlyList<UnclearPlace> Unclear,
     int UnclearCount,
-    int LectureCount);
+    int LectureCount,
+    IReadOnlyList<UnfinishedUpload> Unfinished,
+    DateOnly Day);
 
 /// <summary>A place of a lecture that somebody did not understand.</summary>
 /// <param name="Id">The mark.</param>
@@ -36,9 +42,11 @@ internal static class TodayEndpoints
 
     public static void MapToday(this IEndpointRouteBuilder app) => app.MapGet("/api/today", Get).WithName("getToday");
 
-    private static async Task<Ok<TodayView>> Get(KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<TodayView>> Get(KostelContext context, ProgressBoard board, UploadFiles uploads, TimeProvider time, CancellationToken cancel)
     {
         var now = time.GetUtcNow().UtcDateTime;
+        var days = await context.Days(time, cancel);
+        var dayBegan = days.BeginningOf(days.DayOf(now));
         var lectures = await LectureViews.Load(context, board, now, l => l.DeletedAt == null, cancel);
         var unclear = context.Marks.AsNoTracking()
             .Where(m => m.Kind == MarkKind.Unclear && m.Resolved == null && m.DeletedAt == null)
@@ -47,12 +55,14 @@ internal static class TodayEndpoints
             .Select(u => new UnclearPlace(u.Mark.Id, u.Lecture.Id, u.Lecture.Title, u.Mark.StartMs, u.Mark.Quote, u.Mark.Text)).ToListAsync(cancel);
         return TypedResults.Ok(new TodayView(
             lectures.Sum(l => l.DueCount),
-            await context.Reviews.CountAsync(r => r.At >= now.Date, cancel),
+            await context.Reviews.CountAsync(r => r.At >= dayBegan, cancel),
             lectures.Where(l => l.DueCount > 0).OrderByDescending(l => l.DueCount).ToList(),
             lectures.Where(l => l.OpenedAt is null && l.Work is null).ToList(),
             lectures.Where(l => l.Work is not null).ToList(),
             places,
             await unclear.CountAsync(cancel),
-            lectures.Count));
+            lectures.Count,
+            await uploads.Unfinished(cancel),
+            days.DayOf(now)));
     }
 }

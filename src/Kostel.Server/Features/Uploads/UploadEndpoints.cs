@@ -1,64 +1,95 @@
 using System.Globalization;
-using System.Text;
-using Kostel.Core.Speech;
-using Kostel.Core.Speech.Languages;
-using Kostel.Core.Speech.Speakers;
 using Kostel.Data;
+using Kostel.Data.Folder;
 using Kostel.Data.Rows;
 using Kostel.Server.Http;
+using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Features.Uploads;
 
-/// <summary>The open upload protocol tus 1.0 (core, creation, termination), so that a broken upload goes on where it was.</summary>
+/// <summary>A file that has not arrived whole.</summary>
+/// <param name="Arrived">Bytes that are there.</param>
+/// <param name="ClearedAt">When it is cleared away if nobody goes on with it.</param>
+public sealed record UnfinishedUpload(string Id, string FileName, string Title, long Bytes, long Arrived, DateTime TouchedAt, DateTime ClearedAt);
+
+/// <summary>The open upload protocol tus 1.0, so that a broken upload goes on where it was.</summary>
 internal static class UploadEndpoints
 {
-    private const string Version = "1.0.0";
-    private const long LargestBytes = 20L << 30;
-
     public static void MapUploads(this IEndpointRouteBuilder app)
     {
-        var uploads = app.MapGroup("/api/uploads").ExcludeFromDescription().AddEndpointFilter(async (context, next) =>
-        {
-            context.HttpContext.Response.Headers["Tus-Resumable"] = Version;
-            return await next(context);
-        });
+        app.MapGet("/api/uploads", List).WithName("getUploads");
+        app.MapDelete("/api/uploads/{id}/unfinished", Clear).WithName("clearUpload");
+        var uploads = app.MapGroup("/api/uploads").ExcludeFromDescription().AddEndpointFilter(Speak);
         uploads.MapMethods("", ["OPTIONS"], (HttpResponse response) =>
         {
-            response.Headers["Tus-Version"] = Version;
-            response.Headers["Tus-Extension"] = "creation,termination";
-            response.Headers["Tus-Max-Size"] = $"{LargestBytes}";
+            response.Headers["Tus-Version"] = TusProtocol.Version;
+            response.Headers["Tus-Extension"] = TusProtocol.Extensions;
+            response.Headers["Tus-Checksum-Algorithm"] = TusProtocol.AlgorithmNames;
+            response.Headers["Tus-Max-Size"] = $"{TusProtocol.LargestBytes}";
             return TypedResults.NoContent();
         });
         uploads.MapPost("", Create);
         uploads.MapMethods("{id}", ["HEAD"], Look);
-        uploads.MapMethods("{id}", ["PATCH"], Receive);
+        uploads.MapMethods("{id}", ["PATCH"], Receive).TakesUpTo(null);
         uploads.MapDelete("{id}", Drop);
     }
 
-    private static async Task<IResult> Create(HttpRequest request, KostelContext context, UploadFiles files, TimeProvider time, CancellationToken cancel)
+    /// <summary>Every answer of the protocol says its version, also one that refuses.</summary>
+    private static async ValueTask<object?> Speak(EndpointFilterInvocationContext context, EndpointFilterDelegate next)
     {
-        if (!long.TryParse(request.Headers["Upload-Length"], NumberStyles.None, CultureInfo.InvariantCulture, out var length) || length > LargestBytes)
+        var (request, response) = (context.HttpContext.Request, context.HttpContext.Response);
+        response.OnStarting(() =>
         {
-            throw new PlainProblemException(StatusCodes.Status413PayloadTooLarge, "A file may have up to 20 GB.");
+            response.Headers["Tus-Resumable"] = TusProtocol.Version;
+            response.Headers.CacheControl = "no-store";
+            return Task.CompletedTask;
+        });
+        if (!TusProtocol.IsSpoken(request))
+        {
+            response.Headers["Tus-Version"] = TusProtocol.Version;
+            return TypedResults.StatusCode(StatusCodes.Status412PreconditionFailed);
         }
 
-        var told = Metadata(request.Headers["Upload-Metadata"].ToString());
-        var fileName = SafeName(told.GetValueOrDefault("filename", ""));
+        return await next(context);
+    }
+
+    private static async Task<Ok<List<UnfinishedUpload>>> List(UploadFiles files, CancellationToken cancel) =>
+        TypedResults.Ok(await files.Unfinished(cancel));
+
+    private static async Task<NoContent> Clear(string id, UploadFiles files, CancellationToken cancel)
+    {
+        await files.End(id, TimeSpan.Zero, cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<IResult> Create(HttpRequest request, KostelContext context, UploadFiles files, LibraryFolder library, TimeProvider time, CancellationToken cancel)
+    {
+        var length = TusProtocol.Length(request);
+        var told = TusProtocol.Told(request);
+        if (length > FreeSpace.At(library.UploadFolder) - await files.Outstanding(cancel))
+        {
+            throw new PlainProblemException(
+                StatusCodes.Status507InsufficientStorage, $"There is no room for this file: it has {Megabytes(length)} MB, and the disk has {Megabytes(FreeSpace.At(library.UploadFolder))} MB left. Free some space, then try again.");
+        }
+
+        var now = time.GetUtcNow().UtcDateTime;
         var upload = new UploadRow
         {
             Id = LibraryFolder.NewId(),
-            FileName = fileName,
+            FileName = told.FileName,
             Length = length,
-            Title = Shorten(told.GetValueOrDefault("title", ""), 200) is { Length: > 0 } title ? title : TitleFrom(fileName),
-            HeldOn = DateOnly.TryParseExact(told.GetValueOrDefault("heldOn", ""), "yyyy-MM-dd", out var held) ? held : null,
-            Course = Shorten(told.GetValueOrDefault("course", ""), 100),
-            Choice = Choice(told),
-            CreatedAt = time.GetUtcNow().UtcDateTime,
+            Title = told.Title,
+            HeldOn = told.HeldOn,
+            Course = told.Course,
+            Choice = told.Choice,
+            CreatedAt = now,
+            TouchedAt = now,
         };
-        files.Open(upload.Id);
         context.Uploads.Add(upload);
         await context.SaveChangesAsync(cancel);
+        files.Open(upload.Id);
+        Expires(request.HttpContext.Response, now);
         if (length == 0)
         {
             await files.Finish(upload, cancel);
@@ -67,34 +98,69 @@ internal static class UploadEndpoints
         return TypedResults.Created($"/api/uploads/{upload.Id}");
     }
 
-    private static async Task<IResult> Look(string id, HttpResponse response, KostelContext context, UploadFiles files, CancellationToken cancel)
+    /// <summary>How far an upload came. One whose bytes are all there but that could not be made a lecture is tried once more: a client that hears of all its bytes sends nothing any more.</summary>
+    private static async Task<IResult> Look(string id, HttpResponse response, KostelContext context, UploadFiles files, UploadTurns turns, CancellationToken cancel)
     {
-        var length = (await context.Uploads.AsNoTracking().FirstOrDefaultAsync(u => u.Id == id, cancel))?.Length;
-        var finished = length is null ? (await context.Lectures.AsNoTracking().FirstOrDefaultAsync(l => l.Id == id, cancel))?.SourceBytes : null;
-        if (length is null && finished is null)
+        if (await context.Uploads.AsNoTracking().FirstOrDefaultAsync(u => u.Id == id, cancel) is { } upload)
         {
-            return TypedResults.NotFound();
+            if (files.Arrived(upload) == upload.Length && await turns.Take(id, UploadTurns.Stalled, cancel) is { } turn)
+            {
+                using (turn)
+                {
+                    turn.IsFinishing = true;
+                    await files.Finish(upload, CancellationToken.None);
+                }
+            }
+
+            Expires(response, upload.TouchedAt);
+            return At(response, upload.Length, files.Arrived(upload));
         }
 
-        response.Headers["Upload-Length"] = $"{length ?? finished}";
-        response.Headers["Upload-Offset"] = $"{finished ?? files.Offset(id)}";
-        response.Headers.CacheControl = "no-store";
-        return TypedResults.Ok();
+        return (await context.Lectures.AsNoTracking().FirstOrDefaultAsync(l => l.Id == id, cancel))?.SourceBytes is { } bytes
+            ? At(response, bytes, bytes)
+            : TypedResults.NotFound();
     }
 
-    private static async Task<IResult> Receive(string id, HttpRequest request, KostelContext context, UploadFiles files, CancellationToken cancel)
+    private static NoContent At(HttpResponse response, long length, long offset)
     {
-        var upload = await context.Uploads.AsNoTracking().FirstOrDefaultAsync(u => u.Id == id, cancel) ?? throw PlainProblemException.NotThere("upload");
-        var offset = files.Offset(id);
-        if (request.Headers["Upload-Offset"] != $"{offset}")
+        response.Headers["Upload-Length"] = $"{length}";
+        response.Headers["Upload-Offset"] = $"{offset}";
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<IResult> Receive(
+        string id, HttpRequest request, KostelContext context, UploadFiles files, UploadTurns turns, TimeProvider time, CancellationToken cancel)
+    {
+        if (request.ContentType?.Split(';')[0].Trim() != TusProtocol.BodyType)
+        {
+            throw new PlainProblemException(StatusCodes.Status415UnsupportedMediaType, $"A piece of an upload is sent as {TusProtocol.BodyType}.");
+        }
+
+        var checksum = TusProtocol.Checksum(request);
+        using var turn = await turns.Take(id, UploadTurns.Stalled, cancel)
+            ?? throw new PlainProblemException(StatusCodes.Status423Locked, "Another window is sending this file at the moment.");
+        var upload = await context.Uploads.AsNoTracking().FirstOrDefaultAsync(u => u.Id == id, turn.Cancel) ?? throw PlainProblemException.NotThere("upload");
+        var offset = files.Arrived(upload);
+        if (request.Headers["Upload-Offset"] != offset.ToString(CultureInfo.InvariantCulture))
         {
             throw new PlainProblemException(StatusCodes.Status409Conflict, "The upload stands elsewhere.");
         }
 
-        await files.Append(id, upload.Length - offset, request.Body, cancel);
-        var now = files.Offset(id);
+        if (request.ContentLength > upload.Length - offset)
+        {
+            throw new PlainProblemException(StatusCodes.Status413PayloadTooLarge, "This piece is longer than what is left of the file.");
+        }
+
+        if (!await files.Append(upload, offset, request.Body, checksum, turn))
+        {
+            throw new PlainProblemException(TusProtocol.ChecksumMismatch, "The piece arrived damaged. It was dropped.");
+        }
+
+        var now = files.Arrived(upload);
+        Expires(request.HttpContext.Response, time.GetUtcNow().UtcDateTime);
         if (now == upload.Length)
         {
+            turn.IsFinishing = true;
             await files.Finish(upload, CancellationToken.None);
         }
 
@@ -102,59 +168,11 @@ internal static class UploadEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<IResult> Drop(string id, KostelContext context, UploadFiles files, CancellationToken cancel)
-    {
-        if (await context.Uploads.AsNoTracking().FirstOrDefaultAsync(u => u.Id == id, cancel) is { } upload)
-        {
-            await files.Drop(upload, cancel);
-        }
+    private static async Task<IResult> Drop(string id, UploadFiles files, CancellationToken cancel) =>
+        await files.End(id, TimeSpan.Zero, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
 
-        return TypedResults.NoContent();
-    }
+    private static void Expires(HttpResponse response, DateTime touchedAt) =>
+        response.Headers["Upload-Expires"] = (touchedAt + UploadFiles.KeptFor).ToString("R", CultureInfo.InvariantCulture);
 
-    /// <summary>What makes no sense is left out: everything has a default.</summary>
-    private static TranscriptionChoice Choice(Dictionary<string, string> told) => new(
-        told.GetValueOrDefault("accuracy", "") == "accurate" ? Accuracy.Accurate : Accuracy.Fast,
-        told.GetValueOrDefault("language", "") is var language && SpokenLanguages.IsCode(language) ? language : null,
-        told.GetValueOrDefault("byService", "") == "yes",
-        int.TryParse(told.GetValueOrDefault("voices", ""), NumberStyles.None, CultureInfo.InvariantCulture, out var voices) && voices is >= 1 and <= Diarisation.MostVoices ? voices : null);
-
-    private static Dictionary<string, string> Metadata(string header)
-    {
-        var values = new Dictionary<string, string>();
-        foreach (var parts in header.Split(',', StringSplitOptions.TrimEntries).Select(p => p.Split(' ')).Where(p => p.Length == 2))
-        {
-            try
-            {
-                values[parts[0]] = Encoding.UTF8.GetString(Convert.FromBase64String(parts[1]));
-            }
-            catch (FormatException)
-            {
-                // A value that is no base64 is left out: everything it could say has a default.
-            }
-        }
-
-        return values;
-    }
-
-    /// <summary>The last part of a name, without control characters. It is shown and never used as a path.</summary>
-    private static string SafeName(string name)
-    {
-        var last = name.Split('/', '\\').Last();
-        var clean = new string(last.Where(c => !char.IsControl(c)).ToArray()).Trim();
-        return Shorten(clean, 200) is { Length: > 0 } kept ? kept : "recording";
-    }
-
-    private static string TitleFrom(string fileName)
-    {
-        var dot = fileName.LastIndexOf('.');
-        var bare = (dot > 0 ? fileName[..dot] : fileName).Replace('_', ' ').Trim(' ', '.');
-        return bare.Length > 0 ? bare : "Recording";
-    }
-
-    private static string Shorten(string text, int most)
-    {
-        var clean = new string(text.Where(c => !char.IsControl(c)).ToArray()).Trim();
-        return clean.Length <= most ? clean : clean[..(char.IsHighSurrogate(clean[most - 1]) ? most - 1 : most)];
-    }
+    private static long Megabytes(long bytes) => Math.Max(1, bytes >> 20);
 }

@@ -24,12 +24,6 @@ onMounted(async () => {
     </p>
     <p v-if="problem" role="alert">{{ problem }}</p>
     <template v-if="about">
-      <h2>Languages</h2>
-      <p><router-link :to="{ name: 'languages' }">Which languages can be written down, and with what</router-link></p>
-      <h2>Where your things are</h2>
-      <p>
-        <code>{{ about.dataFolder }}</code>
-      </p>
       <h2>Models and licences</h2>
       <ul class="k-rows">
         <li v-for="m in about.models" :key="m.purpose">

@@ -5,13 +5,13 @@ import AccuracyChoice from '@/shared/AccuracyChoice.vue'
 import SpokenChoice, { type Spoken } from '@/shared/SpokenChoice.vue'
 import { useUploads } from './uploads'
 import UploadList from './UploadList.vue'
-import { megabytes, titleFrom } from './sizes'
+import { isText, megabytes, titleFrom } from './sizes'
 
 const uploads = useUploads()
 const chosen = ref<{ file: File; title: string; heldOn: string }[]>([])
 const course = ref<string | null>(null)
 const courses = ref<string[]>([])
-const accuracy = ref<Accuracy>('fast')
+const accuracy = ref<Accuracy>('accurate')
 const spoken = ref<Spoken>({ language: null, byService: false, voices: null })
 const languages = ref('English')
 const isOver = ref(false)
@@ -33,8 +33,6 @@ function take(files: FileList | null | undefined) {
   isOver.value = false
   if (picker.value) picker.value.value = ''
 }
-
-const isText = (name: string) => /\.(?:srt|vtt|tsv|json|txt|md)$/iu.test(name)
 
 function send() {
   const about = { course: course.value ?? '', accuracy: accuracy.value, spoken: { ...spoken.value } }

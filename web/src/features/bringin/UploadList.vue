@@ -23,7 +23,9 @@ const uploads = useUploads()
       </div>
       <v-progress-linear :model-value="u.bytes ? (u.sent / u.bytes) * 100 : 100" :aria-label="`Sending ${u.name}`" />
       <p v-if="u.state === 'done'" class="k-soft small">
-        Here. Kostel is writing it down now; you can open it while it does.
+        {{
+          u.isText ? 'Here, and ready to read.' : 'Here. Kostel is writing it down now; you can open it while it does.'
+        }}
       </p>
       <p v-if="u.problem" class="problem small" role="alert">△ {{ u.problem }}</p>
     </li>

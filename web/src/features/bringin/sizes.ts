@@ -10,3 +10,6 @@ export function titleFrom(name: string): string {
   const dot = name.lastIndexOf('.')
   return (dot > 0 ? name.slice(0, dot) : name).replaceAll('_', ' ').trim()
 }
+
+/** Whether a file is the text of a lecture, by its name. */
+export const isText = (name: string) => /\.(?:srt|vtt|tsv|json|txt|md)$/iu.test(name)

@@ -3,6 +3,7 @@ import { reactive } from 'vue'
 import { Upload } from 'tus-js-client'
 import type { Accuracy } from '@/api/client'
 import type { Spoken } from '@/shared/SpokenChoice.vue'
+import { isText } from './sizes'
 
 export interface UploadItem {
   key: number
@@ -12,6 +13,10 @@ export interface UploadItem {
   state: 'sending' | 'paused' | 'failed' | 'done'
   problem: string
   lectureId: string | null
+  /** The server's name for it, once it has one. */
+  uploadId: string | null
+  /** A text needs no writing down. */
+  isText: boolean
 }
 
 export interface About {
@@ -40,6 +45,8 @@ export const useUploads = defineStore('uploads', () => {
       state: 'sending',
       problem: '',
       lectureId: null,
+      uploadId: null,
+      isText: isText(file.name),
     })
     items.push(item)
     const upload = new Upload(file, {
@@ -57,8 +64,10 @@ export const useUploads = defineStore('uploads', () => {
         byService: about.spoken.byService ? 'yes' : '',
         voices: String(about.spoken.voices ?? ''),
       },
+      onUploadUrlAvailable: () => (item.uploadId = upload.url?.split('/').at(-1) ?? null),
       onProgress: (sent) => (item.sent = sent),
-      onShouldRetry: (error) => (error.originalResponse?.getStatus() ?? 0) < 400,
+      // 423: another window is sending it, or this one's own broken connection has not been noticed yet.
+      onShouldRetry: (error) => [0, 409, 423].includes(error.originalResponse?.getStatus() ?? 0),
       onError: (error) => {
         item.state = 'failed'
         item.problem = plain(error)

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { api, must, type Card } from '@/api/client'
 import { useNotice } from '@/shared/notice'
+import { useUnsaved } from '@/shared/useUnsaved'
 
 const props = defineProps<{ card: Card }>()
 const emit = defineEmits<{ closed: []; saved: [front: string, back: string] }>()
@@ -10,6 +11,7 @@ const front = ref(props.card.front)
 const back = ref(props.card.back)
 // What it read when one began: a change in another window meanwhile is not written over.
 const version = props.card.version
+useUnsaved(() => front.value !== props.card.front || back.value !== props.card.back)
 
 async function save() {
   const done = await notice.attempt(async () => {

@@ -29,6 +29,7 @@ const emit = defineEmits<{
 
 <template>
   <section class="desk" :aria-label="deskWorks[work]">
+    <h1 class="lecture-title">{{ lecture.title }}</h1>
     <header>
       <v-menu>
         <template #activator="{ props: menu }">
@@ -103,6 +104,21 @@ header {
   justify-content: space-between;
   align-items: baseline;
   padding: 16px 24px 4px;
+}
+/* Where the desk covers the page, it says of which lecture. */
+.lecture-title {
+  display: none;
+  font: 600 15px var(--sans);
+  color: var(--soft);
+  padding: 12px 24px 0;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+@media (max-width: 900px) {
+  .lecture-title {
+    display: block;
+  }
 }
 .what {
   font: 600 18px var(--serif);

@@ -68,6 +68,13 @@ function mark(question: number, choice: number): '' | 'right' | 'wrong' {
           <button class="k-link" type="button" @click="makeQuiz">A new quiz</button>
         </span>
       </p>
+      <p v-if="quiz.askedBefore && !result" class="k-soft before">
+        {{
+          quiz.askedBefore === quiz.questions.length
+            ? 'This lecture has no questions that were not asked yet; these come again.'
+            : `${count(quiz.askedBefore, 'question')} of these were asked before.`
+        }}
+      </p>
       <fieldset v-for="(q, i) in quiz.questions" :key="`${quiz.id}.${i}`">
         <legend class="said">{{ i + 1 }}. {{ q.stem }}</legend>
         <label v-for="(choice, c) in q.choices" :key="c" :class="mark(i, c)">
@@ -133,6 +140,9 @@ em {
   font-size: 13px;
   color: var(--soft);
   display: inline-block;
+}
+.before {
+  padding-bottom: 10px;
 }
 .score {
   display: flex;

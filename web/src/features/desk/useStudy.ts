@@ -17,7 +17,8 @@ export function useStudy(lectureId: string, version: () => number) {
 
   const makeSummary = () => run(() => must(api.POST('/api/lectures/{id}/summary', { params })))
   const makeCards = () => run(() => must(api.POST('/api/lectures/{id}/cards', { params })))
-  const makeQuiz = () => run(() => must(api.POST('/api/lectures/{id}/quiz', { params })))
+  const makeQuiz = () =>
+    run(() => must(api.POST('/api/lectures/{id}/quiz', { params, body: { after: study.value?.quiz?.id ?? null } })))
   const load = () => run(() => must(api.GET('/api/lectures/{id}/study', { params })))
   onMounted(load)
   watch(version, load)

@@ -27,7 +27,10 @@ defineEmits<{ open: [work: DeskWork]; voices: []; again: []; text: [] }>()
         <button class="k-quiet" type="button" @click="$emit('text')">Bring in a text</button>
       </span>
     </div>
-    <div v-if="transcript?.passages.length" class="works">
+    <p v-if="transcript && !transcript.isWhole" class="k-soft works">
+      Ask, Summary{{ lecture.makesCards ? ', Cards and Quiz' : '' }} open when the whole lecture is written down.
+    </p>
+    <div v-else-if="transcript?.passages.length" class="works">
       <button class="k-link" type="button" @click="$emit('open', 'ask')">Ask</button>
       <button class="k-link" type="button" @click="$emit('open', 'summary')">Summary</button>
       <template v-if="lecture.makesCards">

@@ -41,9 +41,9 @@ const route = useRoute()
 const router = useRouter()
 const id = toRef(props, 'id')
 provide(lectureIdKey, id)
-const { lecture, transcript, peaks, problem, isGone, durationMs, load, loadTranscript } = useLecture(id)
 const player = usePlayer()
-const { timeMs, isPlaying, loop } = player
+const { timeMs, lengthMs, isPlaying, loop } = player
+const { lecture, transcript, peaks, problem, isGone, durationMs, load, loadTranscript } = useLecture(id, lengthMs)
 const reading = useReading()
 const edits = useEdits(id, transcript, loadTranscript)
 const { marks, add: addMark, addPicture, removed, load: loadMarks, draw: drawMarks } = useMarks(id, timeMs, transcript)

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { must, says, api, type Mark, type MarkKind } from '@/api/client'
 import { isOpen, markKinds } from '@/page/marks'
 import { clock } from '@/shared/time'
+import { useUnsaved } from '@/shared/useUnsaved'
 
 /** A mark that is there, or one that is about to be made. */
 const props = defineProps<{
@@ -16,6 +17,7 @@ const kind = ref<MarkKind>(props.mark?.kind ?? props.draft?.kind ?? 'note')
 const text = ref(props.mark?.text ?? '')
 const resolved = ref(props.mark?.resolved ?? '')
 const problem = ref('')
+useUnsaved(() => text.value !== (props.mark?.text ?? '') || resolved.value !== (props.mark?.resolved ?? ''))
 const about = computed(() => props.mark ?? props.draft)
 const path = { id: props.lectureId }
 const title = computed(() => (props.mark ? markKinds[kind.value].name : kind.value === 'label' ? 'Label' : 'Note'))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import { clock, duration } from '@/shared/time'
 import { speeds, type Player } from './player'
 
@@ -9,6 +10,8 @@ const speed = props.player.speed
 const timeMs = props.player.timeMs
 const isPlaying = props.player.isPlaying
 const problem = props.player.problem
+/** On a phone, where the foot must stay low. */
+const showsMore = ref(false)
 </script>
 
 <template>
@@ -21,15 +24,25 @@ const problem = props.player.problem
         {{ isPlaying ? 'Pause' : 'Play' }}
       </button>
       <button class="k-quiet" type="button" aria-label="A sentence back" @click="$emit('sentence', -1)">‹</button>
-      <span class="k-soft">sentence</span>
+      <span class="k-soft wide">sentence</span>
       <button class="k-quiet" type="button" aria-label="A sentence forward" @click="$emit('sentence', 1)">›</button>
     </div>
-    <label v-if="hasSound" class="skip k-soft">
+    <button
+      v-if="hasSound"
+      class="k-quiet more"
+      type="button"
+      :aria-expanded="showsMore"
+      aria-label="How it is played"
+      @click="showsMore = !showsMore"
+    >
+      {{ speed === 1 ? 'Speed' : `${speed} times` }}
+    </button>
+    <label v-if="hasSound" class="skip k-soft" :class="{ hidden: !showsMore }">
       <input v-model="skipsSilence" type="checkbox" /> skip silence{{
         skipsSilence && savedMs !== null ? `, saves ${duration(savedMs)}` : ''
       }}
     </label>
-    <label v-if="hasSound" class="speed k-soft">
+    <label v-if="hasSound" class="speed k-soft" :class="{ hidden: !showsMore }">
       <select v-model.number="speed" aria-label="Speed">
         <option v-for="s in speeds" :key="s" :value="s">{{ s === 1 ? 'as spoken' : `${s} times` }}</option>
       </select>
@@ -84,6 +97,22 @@ option {
 .problem {
   color: var(--wrong);
   max-width: 150px;
+}
+.more {
+  display: none;
+}
+@media (max-width: 620px) {
+  .more {
+    display: inline;
+    margin-left: auto;
+  }
+  .wide,
+  .hidden {
+    display: none;
+  }
+  .controls .now {
+    font-size: 19px;
+  }
 }
 @media (max-width: 900px) {
   .controls {

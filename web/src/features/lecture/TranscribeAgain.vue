@@ -25,7 +25,6 @@ async function attempt(action: () => Promise<void>) {
 const load = () =>
   attempt(async () => {
     made.value = await must(api.GET('/api/lectures/{id}/transcripts', { params: path }))
-    accuracy.value = made.value.madeWith === 'fast' ? 'accurate' : made.value.madeWith
   })
 
 const begin = () =>

@@ -9,6 +9,8 @@ const speedKey = 'kostel.speed'
 export function usePlayer() {
   const element = shallowRef<HTMLMediaElement | null>(null)
   const timeMs = ref(0)
+  /** How long the recording is by its own account; 0 until it says. */
+  const lengthMs = ref(0)
   const isPlaying = ref(false)
   const problem = ref('')
   const speed = ref(Number(localStorage.getItem(speedKey)) || 1)
@@ -52,6 +54,7 @@ export function usePlayer() {
     media.addEventListener('seeked', () => (timeMs.value = media.currentTime * 1000))
     media.addEventListener('loadedmetadata', () => {
       media.playbackRate = speed.value
+      lengthMs.value = Number.isFinite(media.duration) ? Math.round(media.duration * 1000) : 0
       if (wanted !== null) media.currentTime = wanted / 1000
       wanted = null
     })
@@ -119,6 +122,7 @@ export function usePlayer() {
   return {
     element,
     timeMs,
+    lengthMs,
     isPlaying,
     problem,
     speed,

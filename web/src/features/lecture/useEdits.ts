@@ -1,7 +1,13 @@
 import { computed, ref, type Ref } from 'vue'
 import { api, must, Problem, says, type Edit, type EditResult, type Transcript } from '@/api/client'
+import { forgetTyped, typedBefore } from '@/page/typedWords'
 import { useNotice } from '@/shared/notice'
+import { useUnsaved } from '@/shared/useUnsaved'
 import { stays } from './takeBack'
+import { useTypedBefore } from './useTypedBefore'
+
+/** Browsers let only so much be sent on behalf of a page that may go. */
+const isSmall = (edit: Edit) => JSON.stringify(edit).length < 30_000
 
 export type SaveState = 'saved' | 'typing' | 'saving' | 'failed'
 
@@ -66,7 +72,10 @@ export function useEdits(id: Ref<string>, transcript: Ref<Transcript | null>, re
   async function edit(wanted: Edit): Promise<boolean> {
     try {
       const result = await inTurn(() =>
-        must(api.POST('/api/lectures/{id}/edits', { params: path(), body: { edit: wanted } })),
+        // A page that goes meanwhile does not take it along.
+        must(
+          api.POST('/api/lectures/{id}/edits', { params: path(), body: { edit: wanted }, keepalive: isSmall(wanted) }),
+        ),
       )
       if (result) take(result)
       return true
@@ -79,6 +88,7 @@ export function useEdits(id: Ref<string>, transcript: Ref<Transcript | null>, re
       ) {
         problem.value = ''
         await reload()
+        forgetTyped(id.value, wanted.passageId)
         conflict.value = { passageId: wanted.passageId, mine: wanted.text }
       }
       return false
@@ -95,6 +105,11 @@ export function useEdits(id: Ref<string>, transcript: Ref<Transcript | null>, re
       // What went wrong stands beside the text.
     }
   }
+
+  // Where nothing can be saved, the browser asks before the words go.
+  useUnsaved(() => Boolean(problem.value) && typedBefore(id.value).length > 0)
+
+  useTypedBefore(id, transcript, edit)
 
   return {
     state,

@@ -1,10 +1,11 @@
 import { useThrottleFn } from '@vueuse/core'
 import { computed, onUnmounted, ref, shallowRef, watch, type Ref } from 'vue'
 import { api, must, Problem, says, type Lecture, type Transcript } from '@/api/client'
+import { screenShown } from '@/shared/idle'
 import { useWork } from '@/shared/work'
 
 /** A lecture with its transcript, kept fresh while words are still being recognised. */
-export function useLecture(id: Ref<string>) {
+export function useLecture(id: Ref<string>, lengthMs: Ref<number>) {
   const work = useWork()
   const lecture = ref<Lecture | null>(null)
   // Thousands of words: replaced as a whole, never watched one by one.
@@ -32,11 +33,18 @@ export function useLecture(id: Ref<string>) {
       lecture.value = await must(api.GET('/api/lectures/{id}', path()))
       await text
       document.title = `${lecture.value.title} · Kostel`
+      void screenShown.then(() => api.POST('/api/lectures/{id}/opened', path())).catch(() => undefined)
       void loadPeaks().catch(() => undefined)
     } catch (e) {
       problem.value = says(e)
       isGone.value = e instanceof Problem && e.status === 404
     }
+  }
+
+  /** Another window may have changed more than the words: the length, the notice, the chapters' count. */
+  async function renew() {
+    await loadTranscript()
+    lecture.value = await must(api.GET('/api/lectures/{id}', path()))
   }
 
   const refresh = useThrottleFn(() => loadTranscript().catch(() => undefined), 1500, true, true)
@@ -52,18 +60,18 @@ export function useLecture(id: Ref<string>) {
     if (change.lectureId !== id.value || change.version === transcript.value?.state.version) return
     // Our own edits come back here too, a moment before their answer.
     setTimeout(() => {
-      if (change.version > (transcript.value?.state.version ?? 0)) void loadTranscript().catch(() => undefined)
+      if (change.version > (transcript.value?.state.version ?? 0)) void renew().catch(() => undefined)
     }, 250)
   })
   onUnmounted(() => {
     stop()
     stopTexts()
-    document.title = 'Kostel'
   })
   watch(id, load, { immediate: true })
 
   const durationMs = computed(() =>
-    Math.max(lecture.value?.durationMs ?? 0, transcript.value?.passages.at(-1)?.endMs ?? 0, 1),
+    // What plays counts where nothing was recognised, as in a recording that could not be transcribed.
+    Math.max(lecture.value?.durationMs || lengthMs.value, transcript.value?.passages.at(-1)?.endMs ?? 0, 1),
   )
   return { lecture, transcript, peaks, problem, isGone, durationMs, load, loadTranscript }
 }

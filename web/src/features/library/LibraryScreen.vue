@@ -7,6 +7,7 @@ import { useWork } from '@/shared/work'
 import { useUploads } from '@/features/bringin/uploads'
 import UploadList from '@/features/bringin/UploadList.vue'
 import EditLecture from './EditLecture.vue'
+import EmptyBin from './EmptyBin.vue'
 
 const work = useWork()
 const notice = useNotice()
@@ -16,6 +17,7 @@ const courses = ref<string[]>([])
 const bin = ref<Lecture[]>([])
 const problem = ref('')
 const editing = ref<Lecture | null>(null)
+const isEmptying = ref(false)
 
 async function load() {
   try {
@@ -103,7 +105,12 @@ onUnmounted(() => {
           <button class="k-link" type="button" @click="restore(l)">Bring back</button>
         </li>
       </ul>
+      <p class="k-soft emptying">
+        What lies here goes for good after 30 days.
+        <button class="k-link" type="button" @click="isEmptying = true">Empty the bin now</button>
+      </p>
     </details>
+    <EmptyBin v-if="isEmptying" :count="bin.length" @closed="isEmptying = false" @emptied="load" />
     <EditLecture v-if="editing" :lecture="editing" :courses="courses" @closed="editing = null" @saved="load" />
   </div>
 </template>
@@ -126,6 +133,10 @@ section {
 }
 .bin {
   margin-top: 40px;
+}
+.emptying {
+  font-size: 14px;
+  padding-top: 8px;
 }
 .gone {
   display: flex;

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, must, Problem, says, type Card, type Grade } from '@/api/client'
+import { Problem, says, type Grade } from '@/api/client'
 import { onKey } from '@/shared/keys'
 import { useNotice } from '@/shared/notice'
 import { useWork } from '@/shared/work'
 import { clock, count } from '@/shared/time'
+import { useSitting } from './useSitting'
 
 const grades: { grade: Grade; name: string; level: number }[] = [
   { grade: 'forgot', name: 'Forgot', level: 0 },
@@ -17,19 +18,18 @@ const grades: { grade: Grade; name: string; level: number }[] = [
 const route = useRoute()
 const notice = useNotice()
 const work = useWork()
-const cards = ref<Card[] | null>(null)
+const only = computed(() => (typeof route.query.lecture === 'string' ? route.query.lecture : undefined))
+const sitting = useSitting(() => only.value)
+const { cards, card, done, forgotten, isOnceMore, canTakeBack } = sitting
 const isShown = ref(false)
 const isSaving = ref(false)
 const problem = ref('')
-const done = ref(0)
 const sound = ref<HTMLAudioElement>()
 const scale = ref<HTMLElement>()
-const card = computed(() => cards.value?.[0] ?? null)
-const only = computed(() => (typeof route.query.lecture === 'string' ? route.query.lecture : undefined))
 
 async function load() {
   try {
-    cards.value = await must(api.GET('/api/review', { params: { query: { lecture: only.value } } }))
+    await sitting.load()
     problem.value = ''
   } catch (e) {
     problem.value = says(e)
@@ -44,21 +44,14 @@ async function show() {
   scale.value?.querySelector<HTMLElement>('button:nth-of-type(3)')?.focus()
 }
 
-async function give(grade: Grade) {
-  const now = card.value
-  if (!now || !isShown.value || isSaving.value) return
+/** Whatever was done to a card, the next is shown without its answer. */
+async function change(doing: () => Promise<void>) {
+  if (isSaving.value) return
   isSaving.value = true
   sound.value?.pause()
   try {
-    const result = await must(
-      api.POST('/api/cards/{cardId}/reviews', {
-        params: { path: { cardId: now.id } },
-        body: { grade, version: now.version },
-      }),
-    )
-    done.value++
-    notice.tell(result.inDays === 0 ? 'Comes back in ten minutes.' : `Comes back in ${count(result.inDays, 'day')}.`)
-    next()
+    await doing()
+    void work.refresh()
   } catch (e) {
     notice.fail(e)
     if (e instanceof Problem && e.status === 409) await load()
@@ -67,10 +60,17 @@ async function give(grade: Grade) {
   isSaving.value = false
 }
 
-function next() {
-  cards.value = cards.value?.slice(1) ?? []
-  void work.refresh()
+async function give(grade: Grade) {
+  if (!card.value || !isShown.value) return
+  await change(async () => {
+    const days = await sitting.give(grade)
+    notice.tell(days === 0 ? 'Comes once more before you are done.' : `Comes back in ${count(days, 'day')}.`, takeBack)
+    // Whoever has more due than one sitting holds goes on with the next.
+    if (!card.value) await sitting.load()
+  })
 }
+
+const takeBack = () => void change(sitting.takeBack)
 
 function listen() {
   const now = card.value
@@ -81,6 +81,7 @@ function listen() {
 
 onKey(' ', show)
 onKey('l', listen)
+onKey('u', () => canTakeBack.value && takeBack())
 grades.forEach((g, i) => onKey(String(i + 1), () => give(g.grade)))
 </script>
 
@@ -90,7 +91,10 @@ grades.forEach((g, i) => onKey(String(i + 1), () => give(g.grade)))
       {{ problem }} <button class="k-link" type="button" @click="load">Try again</button>
     </p>
     <template v-else-if="card">
-      <p class="k-soft left">{{ count(cards?.length ?? 0, 'card') }} left · {{ card.lectureTitle }}</p>
+      <p class="k-soft left">
+        {{ count(cards?.length ?? 0, 'card') }} left · {{ card.lectureTitle }}
+        <template v-if="isOnceMore">· once more, forgotten before</template>
+      </p>
       <h1 class="front">{{ card.front }}</h1>
       <div v-if="!isShown" class="think">
         <p class="k-soft">Say it first, then look.</p>
@@ -130,10 +134,11 @@ grades.forEach((g, i) => onKey(String(i + 1), () => give(g.grade)))
       <p class="k-soft">
         {{
           done
-            ? `You went through ${count(done, 'card')}.`
+            ? `You went through ${count(done, 'card')}.${forgotten ? ` ${count(forgotten, 'card')} forgotten at first came once more.` : ''}`
             : 'Cards come back here on the day you are about to forget them.'
         }}
       </p>
+      <p v-if="canTakeBack"><button class="k-link" type="button" @click="takeBack">Take the last grade back</button></p>
       <router-link :to="{ name: only ? 'lecture' : 'library', params: only ? { id: only } : {} }">
         {{ only ? 'Back to the lecture' : 'Make cards from a lecture' }}
       </router-link>

@@ -2,6 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { onBeforeRouteLeave } from 'vue-router'
 import { api, must, Problem, says, type TermList } from '@/api/client'
+import { useUnsaved } from '@/shared/useUnsaved'
 
 const props = defineProps<{ course: string }>()
 const list = ref<TermList | null>(null)
@@ -48,6 +49,7 @@ async function joinNewer() {
   text.value = [now.text, ...mine].filter(Boolean).join('\n')
 }
 
+useUnsaved(() => isChanged.value)
 onBeforeRouteLeave(() => !isChanged.value || window.confirm('Leave without saving the terms?'))
 onMounted(load)
 </script>

@@ -4,12 +4,21 @@ import { api, must, says, type Today } from '@/api/client'
 import LectureLine from '@/shared/LectureLine.vue'
 import { useWork } from '@/shared/work'
 import { clock, count } from '@/shared/time'
+import { useNotice } from '@/shared/notice'
 import FirstSteps from './FirstSteps.vue'
+import UnfinishedUploads from './UnfinishedUploads.vue'
 
 const work = useWork()
+const notice = useNotice()
 const today = ref<Today | null>(null)
 const problem = ref('')
-const heading = new Date().toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' })
+const heading = computed(() =>
+  (today.value ? new Date(`${today.value.day}T12:00:00`) : new Date()).toLocaleDateString(undefined, {
+    weekday: 'long',
+    day: 'numeric',
+    month: 'long',
+  }),
+)
 
 async function load() {
   try {
@@ -26,6 +35,14 @@ const working = computed(() =>
     .map((l) => ({ ...l, work: work.reports.get(l.id) ?? l.work }))
     .filter((l) => l.work?.state !== 'done'),
 )
+const atWork = computed(
+  () => working.value.filter((l) => l.work?.state === 'running' || l.work?.state === 'waiting').length,
+)
+async function stopAll() {
+  await notice.attempt(() => must(api.POST('/api/work/cancel')))
+  notice.tell('All work is stopped. What was recognised so far is kept.')
+  await load()
+}
 const stop = work.listen((p) => {
   if (p.state === 'done' || p.state === 'failed') void load()
 })
@@ -101,11 +118,16 @@ onUnmounted(stop)
       </section>
 
       <section v-if="working.length" aria-labelledby="working">
-        <h2 id="working">Being worked on</h2>
+        <div class="head">
+          <h2 id="working">Being worked on</h2>
+          <button v-if="atWork > 1" class="k-quiet" type="button" @click="stopAll">Stop all {{ atWork }}</button>
+        </div>
         <ul class="k-rows">
           <li v-for="l in working" :key="l.id"><LectureLine :lecture="l" with-course @changed="load" /></li>
         </ul>
       </section>
+
+      <UnfinishedUploads :uploads="today.unfinished" @changed="load" />
 
       <section v-if="today.new.length" aria-labelledby="new">
         <h2 id="new">New</h2>

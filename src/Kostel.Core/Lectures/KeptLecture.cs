@@ -1,0 +1,55 @@
+using Kostel.Core.Answers;
+using Kostel.Core.Marks;
+using Kostel.Core.Review;
+using Kostel.Core.Speech;
+using Kostel.Core.Study;
+using Kostel.Core.Study.Summaries;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Lectures;
+
+/// <summary>A lecture with everything that belongs to it but the recording: what a file can carry from one library to another.</summary>
+public sealed record KeptLecture(Transcript Transcript, KeptThings Things);
+
+/// <summary>What belongs to a lecture besides its words. Times of day are UTC.</summary>
+public sealed record KeptThings(
+    LectureFacts Lecture,
+    IReadOnlyList<KeptMark>? Marks = null,
+    IReadOnlyList<KeptSummary>? Summaries = null,
+    IReadOnlyList<KeptCard>? Cards = null,
+    IReadOnlyList<KeptQuestion>? Questions = null,
+    IReadOnlyList<KeptQuiz>? Quizzes = null);
+
+/// <summary>What is known of a lecture.</summary>
+/// <param name="MadeBy">The service or the file that its text comes from; null for this program.</param>
+public sealed record LectureFacts(
+    string Title, string? Course = null, DateOnly? HeldOn = null, string? Notice = null, Accuracy MadeWith = Accuracy.Fast, string? MadeBy = null, DateTime? MadeAt = null);
+
+/// <summary>A mark.</summary>
+/// <param name="Picture">A picture that belongs to it, as it is in its file; base64 in a file of text.</param>
+public sealed record KeptMark(MarkKind Kind, int StartMs, int EndMs, string Quote, string Text, DateTime MadeAt, string? Resolved = null, byte[]? Picture = null);
+
+/// <summary>A summary.</summary>
+public sealed record KeptSummary(DateTime MadeAt, IReadOnlyList<SummaryPart> Parts);
+
+/// <summary>A card with its reviews.</summary>
+/// <param name="Key">What it asks about.</param>
+public sealed record KeptCard(
+    string Key, string Front, string Back, SourceSpan Source, DateTime CreatedAt, DateTime DueAt, double? Stability = null, double? Difficulty = null, DateTime? ReviewedAt = null,
+    IReadOnlyList<KeptReview>? Reviews = null);
+
+/// <summary>A review of a card.</summary>
+public sealed record KeptReview(RecallGrade Grade, DateTime At, double Stability, double Difficulty);
+
+/// <summary>A question that was asked, with its answer.</summary>
+public sealed record KeptQuestion(string Text, DateTime AskedAt, Answer Answer);
+
+/// <summary>A quiz with the runs through it.</summary>
+public sealed record KeptQuiz(DateTime MadeAt, IReadOnlyList<KeptQuizQuestion> Questions, IReadOnlyList<KeptAttempt>? Attempts = null);
+
+/// <summary>A question of a quiz.</summary>
+public sealed record KeptQuizQuestion(string Stem, IReadOnlyList<string> Choices, int Key, SourceSpan Source);
+
+/// <summary>A run through a quiz.</summary>
+/// <param name="Choices">The choice made at each question, -1 for none.</param>
+public sealed record KeptAttempt(DateTime FinishedAt, IReadOnlyList<int> Choices);

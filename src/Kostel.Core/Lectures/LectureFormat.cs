@@ -1,0 +1,163 @@
+using System.Globalization;
+using System.Text.Encodings.Web;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
+using Kostel.Core.Study;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Lectures;
+
+/// <summary>Kostel's transcript file, extended by everything else that belongs to a lecture: version 2. Who reads only the transcript passes over the rest. Described in docs/formats.md.</summary>
+public static class LectureFormat
+{
+    private const int Version = 2;
+    private const int LongestText = 100_000;
+
+    private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
+    {
+        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+        WriteIndented = true,
+        IndentSize = 1,
+        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+        RespectNullableAnnotations = true,
+        RespectRequiredConstructorParameters = true,
+        Converters = { new StrictNames() },
+        TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { InSeconds } },
+    };
+
+    /// <summary>Writes a lecture.</summary>
+    public static string Write(KeptLecture lecture)
+    {
+        var file = JsonNode.Parse(TranscriptFormat.Write(lecture.Transcript))!.AsObject();
+        file["version"] = Version;
+        foreach (var (name, value) in JsonSerializer.SerializeToNode(lecture.Things, Options)!.AsObject().ToList())
+        {
+            file[name] = value?.DeepClone();
+        }
+
+        return file.ToJsonString(Options) + "\n";
+    }
+
+    /// <summary>Reads what stands in a transcript file besides the transcript, or null if it is one of a transcript alone.</summary>
+    /// <exception cref="FormatException">Something in it makes no sense; the message names where.</exception>
+    public static KeptThings? ReadThings(string json)
+    {
+        try
+        {
+            using var file = JsonDocument.Parse(json);
+            return file.RootElement.ValueKind == JsonValueKind.Object && file.RootElement.TryGetProperty("lecture", out var lecture) && lecture.ValueKind == JsonValueKind.Object
+                ? Sound(file.RootElement.Deserialize<KeptThings>(Options)!)
+                : null;
+        }
+        catch (JsonException e)
+        {
+            throw new FormatException($"Expected what docs/formats.md describes at {e.Path ?? "$"}.", e);
+        }
+    }
+
+    private static KeptThings Sound(KeptThings things)
+    {
+        Require(things.Lecture.Title, "the title");
+        foreach (var mark in All(things.Marks, "marks"))
+        {
+            Require(mark.Quote, "a mark's quote", canBeEmpty: true);
+            Require(mark.Text, "a mark's text", canBeEmpty: true);
+            InOrder(mark.StartMs, mark.EndMs);
+        }
+
+        foreach (var line in All(things.Summaries, "summaries").SelectMany(s => All(s.Parts, "parts")).SelectMany(p => All(p.Lines, "lines")))
+        {
+            Check(line);
+        }
+
+        foreach (var card in All(things.Cards, "cards"))
+        {
+            Require(card.Front, "a card's front");
+            Require(card.Back, "a card's back");
+            Check(card.Source);
+            All(card.Reviews, "reviews");
+            if (card is { Stability: <= 0 or > 1e6 } or { Difficulty: < 1 or > 10 })
+            {
+                throw new FormatException("Expected a card's memory to be one that a review can leave.");
+            }
+        }
+
+        foreach (var question in All(things.Questions, "questions"))
+        {
+            Require(question.Text, "a question");
+            All(question.Answer.Lines, "lines");
+            All(question.Answer.UnheardWords, "unheardWords");
+        }
+
+        foreach (var quiz in All(things.Quizzes, "quizzes"))
+        {
+            var questions = All(quiz.Questions, "questions");
+            foreach (var q in questions)
+            {
+                Check(q.Source);
+                if (q.Key < 0 || q.Key >= All(q.Choices, "choices").Count)
+                {
+                    throw new FormatException("Expected the key of a quiz's question to be one of its choices.");
+                }
+            }
+
+            if (All(quiz.Attempts, "attempts").Any(a => a.Choices.Count != questions.Count || a.Choices.Where((c, i) => c < -1 || c >= questions[i].Choices.Count).Any()))
+            {
+                throw new FormatException("Expected a run through a quiz to have a choice for each of its questions.");
+            }
+        }
+
+        return things;
+    }
+
+    private static IReadOnlyList<T> All<T>(IReadOnlyList<T>? list, string name) => list is null ? []
+        : list.Contains(default) && default(T) is null ? throw new FormatException($"Expected no empty place in \"{name}\".")
+        : list;
+
+    private static void Check(SourceSpan source)
+    {
+        Require(source.Quote, "a quote", canBeEmpty: true);
+        InOrder(source.StartMs, source.EndMs);
+    }
+
+    private static void InOrder(int startMs, int endMs)
+    {
+        if (endMs < startMs)
+        {
+            throw new FormatException("Expected an end that is not before its start.");
+        }
+    }
+
+    private static void Require(string text, string what, bool canBeEmpty = false)
+    {
+        if (text.Length > LongestText || (!canBeEmpty && string.IsNullOrWhiteSpace(text)))
+        {
+            throw new FormatException($"Expected {what} with 1 to {LongestText} characters.");
+        }
+    }
+
+    /// <summary>Milliseconds are written as the rest of the file writes times: seconds with three decimals, under a name without the unit.</summary>
+    private static void InSeconds(JsonTypeInfo type)
+    {
+        const string Unit = "Ms";
+        foreach (var property in type.Properties.Where(p => p.PropertyType == typeof(int) && p.Name.EndsWith(Unit, StringComparison.Ordinal)))
+        {
+            property.Name = property.Name[..^Unit.Length];
+            property.CustomConverter = new SecondsConverter();
+        }
+    }
+
+    private sealed class SecondsConverter : JsonConverter<int>
+    {
+        public override int Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            reader.TokenType == JsonTokenType.Number && reader.TryGetDecimal(out var seconds) && seconds is >= 0 and <= TranscriptFormat.MostSeconds
+                ? (int)Math.Round(seconds * 1000)
+                : throw new JsonException();
+
+        public override void Write(Utf8JsonWriter writer, int value, JsonSerializerOptions options) =>
+            writer.WriteRawValue((value / 1000m).ToString("0.000", CultureInfo.InvariantCulture));
+    }
+}

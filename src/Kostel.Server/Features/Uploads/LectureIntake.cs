@@ -1,0 +1,101 @@
+using Kostel.Core.Captions;
+using Kostel.Core.Lectures;
+using Kostel.Core.Speech.Languages;
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Media;
+using Kostel.Server.Features.BringText;
+using Kostel.Server.Features.Marks;
+using Kostel.Server.Http;
+using Kostel.Server.Jobs;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Server.Features.Uploads;
+
+/// <summary>Makes a lecture of a file that has arrived: a recording is put in the queue, a text is read at once.</summary>
+internal sealed class LectureIntake(LibraryFolder library, JobQueue queue, TimeProvider time)
+{
+    /// <summary>Takes in the file that lies in the lecture's folder. The upload becomes the lecture in one transaction; where it has become one already nothing is done.</summary>
+    /// <exception cref="PlainProblemException">It is a text that cannot be read.</exception>
+    public async Task Take(UploadRow upload, CancellationToken cancel)
+    {
+        var original = library.Original(upload.Id);
+
+        // Known while it waits; what cannot be read is said to be so by its job.
+        var facts = TextFiles.IsText(upload.FileName) ? null : await Recording.TryProbe(original, cancel);
+        var (text, things) = TextFiles.IsText(upload.FileName) ? await ReadText(upload.FileName, original, cancel) : (null, null);
+        await using var context = library.CreateDbContext();
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
+        if (await context.Uploads.Where(u => u.Id == upload.Id).ExecuteDeleteAsync(cancel) == 0)
+        {
+            return;
+        }
+
+        var lecture = new LectureRow
+        {
+            Id = upload.Id,
+            Title = upload.Title,
+            HeldOn = upload.HeldOn,
+            Course = await context.Course(upload.Course, cancel),
+            SourceName = upload.FileName,
+            SourceBytes = upload.Length,
+            Language = upload.Language ?? SpokenLanguages.English,
+            DurationMs = facts?.DurationMs ?? 0,
+            HasPicture = facts?.HasPicture ?? false,
+            AddedAt = time.GetUtcNow().UtcDateTime,
+        };
+        context.Lectures.Add(lecture);
+        if (text is null)
+        {
+            queue.Enqueue(context, upload.Id, upload.Choice);
+            await context.SaveChangesAsync(cancel);
+        }
+        else
+        {
+            (lecture.HasSound, lecture.DurationMs, lecture.MadeAt, lecture.MadeBy) = (false, text.Transcript.DurationMs, lecture.AddedAt, upload.FileName);
+            (lecture.Language, lecture.Notice) = (upload.Language ?? text.Transcript.Language, TextFiles.Notice(text, isAligned: false));
+            await context.SaveChangesAsync(cancel);
+            await context.ReplaceTranscript(lecture, text.Transcript with { Language = lecture.Language }, cancel);
+            await context.SaveChangesAsync(cancel);
+            if (things is not null)
+            {
+                await AddThings(context, lecture, upload, things, cancel);
+            }
+        }
+
+        await all.CommitAsync(cancel);
+        queue.Wake();
+    }
+
+    /// <summary>What a whole lecture's file says besides its words. What the person said of it when they brought it in counts more.</summary>
+    private async Task AddThings(KostelContext context, LectureRow lecture, UploadRow upload, KeptThings things, CancellationToken cancel)
+    {
+        var facts = things.Lecture;
+        lecture.Title = upload.Title == TusProtocol.TitleFrom(upload.FileName) ? TusProtocol.Shorten(facts.Title, 200) : upload.Title;
+        lecture.HeldOn ??= facts.HeldOn;
+        lecture.Course ??= await context.Course(facts.Course is null ? null : TusProtocol.Shorten(facts.Course, 100), cancel);
+        lecture.Notice ??= facts.Notice;
+        (lecture.MadeWith, lecture.MadeBy, lecture.MadeAt) = (facts.MadeWith, facts.MadeBy, facts.MadeAt ?? lecture.MadeAt);
+        await context.AddThings(lecture.Id, things, Keep, cancel);
+
+        async Task<string?> Keep(byte[] picture)
+        {
+            try
+            {
+                using var bytes = new MemoryStream(picture);
+                return await PictureFiles.Keep(library, lecture.Id, bytes, cancel);
+            }
+            catch (PlainProblemException)
+            {
+                return null;
+            }
+        }
+    }
+
+    private static async Task<(BroughtText? Text, KeptThings? Things)> ReadText(string fileName, string path, CancellationToken cancel)
+    {
+        await using var file = File.OpenRead(path);
+        var text = await TextFiles.ReadAll(file, cancel);
+        return (TextFiles.Read(fileName, text), TextFiles.ReadThings(fileName, text));
+    }
+}
