@@ -11,6 +11,8 @@ const model = ref('')
 const agreed = ref(false)
 const isAsking = ref(false)
 const problem = ref('')
+// At once, and not when the field is first seen: by then the next field may be the one that is typed into.
+const vFocus = { mounted: (field: HTMLElement) => field.querySelector('input')?.focus() }
 
 const abilities = computed(() => {
   if (!props.service) return ''
@@ -89,11 +91,11 @@ const forget = () => attempt(() => must(api.DELETE('/api/service')))
   <form v-else class="form" @submit.prevent="enter">
     <v-text-field
       v-model="address"
+      v-focus
       label="Base address"
       placeholder="https://…/v1"
       hint="What all its addresses begin with; it answers at …/models and …/audio/transcriptions"
       persistent-hint
-      autofocus
     />
     <v-text-field
       v-model="key"
