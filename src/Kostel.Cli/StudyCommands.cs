@@ -38,7 +38,7 @@ internal static class StudyCommands
             await Console.Out.WriteLineAsync(answer.IsSaid ? "Said:" : answer.Lines.Count > 0 ? "This lecture doesn't say. Nearest:" : "This lecture doesn't say.");
             foreach (var line in answer.Lines)
             {
-                await Console.Out.WriteLineAsync($"  {CaptionClock.Short(line.StartMs)}  {line.Text}");
+                await Console.Out.WriteLineAsync($"  {CaptionClock.Short(line.StartMs)}  {line.Quote}");
             }
         });
         yield return ask;

@@ -1,9 +1,9 @@
-using System.Text.Json;
 using Kostel.Core.Answers;
 using Kostel.Core.Study;
 using Kostel.Core.Study.Summaries;
 using Kostel.Core.Transcripts;
 using Kostel.Data.Rows;
+using Kostel.Data.Stored;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
@@ -42,6 +42,12 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
     public DbSet<SummaryRow> Summaries => Set<SummaryRow>();
 
     public DbSet<CardRow> Cards => Set<CardRow>();
+
+    public DbSet<CardMemoryRow> CardMemories => Set<CardMemoryRow>();
+
+    public DbSet<PersonRow> People => Set<PersonRow>();
+
+    public DbSet<VisitRow> Visits => Set<VisitRow>();
 
     public DbSet<ReviewRow> Reviews => Set<ReviewRow>();
 
@@ -96,19 +102,38 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
             PartOfLecture(e, u => new { u.LectureId, u.Number });
             AsJson(e.Property(u => u.Words));
         });
-        modelBuilder.Entity<JobRow>(e => OfLecture(e).Ignore(j => j.Choice).HasIndex(j => j.State));
+        modelBuilder.Entity<JobRow>(e =>
+        {
+            e.HasOne<LectureRow>().WithMany().HasForeignKey(j => j.LectureId).OnDelete(DeleteBehavior.Cascade);
+            e.HasIndex(j => j.State);
+            e.HasOne<JobRow>().WithMany().HasForeignKey(j => j.AfterId).OnDelete(DeleteBehavior.SetNull);
+        });
         modelBuilder.Entity<UploadRow>().Ignore(u => u.Choice);
-        modelBuilder.Entity<QuestionRow>(e => AsJson(OfLecture(e).Property(q => q.Answer)));
+        modelBuilder.Entity<QuestionRow>(e =>
+        {
+            OfPerson(e);
+            AsJson(OfLecture(e).Property(q => q.Answer));
+        });
         modelBuilder.Entity<SummaryRow>(e => AsJson(OfLecture(e).Property(s => s.Parts)));
         modelBuilder.Entity<CardRow>(e =>
         {
-            OfLecture(e).HasIndex(c => c.DueAt);
-            e.Property(c => c.Version).IsConcurrencyToken();
+            OfLecture(e).Property(c => c.Version).IsConcurrencyToken();
+            e.HasMany(c => c.Memories).WithOne().HasForeignKey(m => m.CardId);
             e.HasIndex(c => new { c.LectureId, c.SourceKey }).IsUnique();
             AsJson(e.Property(c => c.Source));
         });
+        modelBuilder.Entity<CardMemoryRow>(e =>
+        {
+            e.HasKey(m => new { m.CardId, m.OwnerId });
+            OfPerson(e).HasIndex(m => m.DueAt);
+            e.Ignore(m => m.State);
+            e.Property(m => m.Version).IsConcurrencyToken();
+        });
+        modelBuilder.Entity<PersonRow>().HasData(new PersonRow { Id = PersonRow.TheOne });
+        modelBuilder.Entity<VisitRow>(e => PartOfLecture(OfPerson(e), v => new { v.LectureId, v.OwnerId }));
         modelBuilder.Entity<ReviewRow>(e =>
         {
+            OfPerson(e);
             e.HasOne<CardRow>().WithMany().HasForeignKey(r => r.CardId);
             AsJson(e.Property(r => r.Before));
         });
@@ -125,6 +150,7 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
         });
         modelBuilder.Entity<AttemptRow>(e =>
         {
+            OfPerson(e);
             e.HasOne<QuizRow>().WithMany().HasForeignKey(a => a.QuizId);
             AsJson(e.Property(a => a.Choices));
         });
@@ -138,8 +164,8 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
             PartOfLecture(e, o => o.LectureId);
             AsJson(e.Property(o => o.Transcript));
         });
-        modelBuilder.Entity<MarkRow>(e => OfLecture(e).Property(m => m.Version).IsConcurrencyToken());
-        modelBuilder.Entity<SettingRow>().HasKey(s => s.Name);
+        modelBuilder.Entity<MarkRow>(e => OfPerson(OfLecture(e)).Property(m => m.Version).IsConcurrencyToken());
+        modelBuilder.Entity<SettingRow>().HasKey(s => new { s.OwnerId, s.Name });
     }
 
     private static void PartOfLecture<T>(EntityTypeBuilder<T> entity, System.Linq.Expressions.Expression<Func<T, object?>> key)
@@ -156,11 +182,18 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
         return entity;
     }
 
+    private static EntityTypeBuilder<T> OfPerson<T>(EntityTypeBuilder<T> entity)
+        where T : class
+    {
+        entity.HasOne<PersonRow>().WithMany().HasForeignKey("OwnerId");
+        return entity;
+    }
+
     /// <summary>Stores an immutable value as JSON; it is replaced, never changed in place.</summary>
     private static void AsJson<T>(PropertyBuilder<T> property) => property.HasConversion(
         new ValueConverter<T, string>(
-            v => JsonSerializer.Serialize(v, JsonSerializerOptions.Web),
-            s => JsonSerializer.Deserialize<T>(s, JsonSerializerOptions.Web)!),
+            v => VersionedJson.Write(v),
+            s => VersionedJson.Read<T>(s)),
         new ValueComparer<T>((a, b) => ReferenceEquals(a, b), v => v!.GetHashCode(), v => v));
 
     private sealed class UtcConverter() : ValueConverter<DateTime, DateTime>(

@@ -1,5 +1,6 @@
 using Kostel.Core.Study;
 using Kostel.Core.Study.Made;
+using Kostel.Core.Transcripts;
 using Kostel.Data.Rows;
 using Microsoft.EntityFrameworkCore;
 
@@ -63,9 +64,9 @@ public static class MadeStore
 
     private static MadeRow Of(QuestionRow q) => new(
         "answer", q.Id, q.LectureId, q.Answer.Lines.FirstOrDefault()?.StartMs ?? 0,
-        () => q.Answer.Lines.Select(l => l.Text).Prepend(q.Text),
-        () => q.Answer.Lines.Select(l => new SourceSpan(l.PassageId, l.StartMs, l.EndMs, l.Text)),
-        t => (q.Text, q.Answer) = (t.Dequeue(), q.Answer with { Lines = q.Answer.Lines.Select(l => l with { Text = t.Dequeue() }).ToList() }));
+        () => q.Answer.Lines.Select(l => l.Quote).Prepend(q.Text),
+        () => q.Answer.Lines,
+        t => (q.Text, q.Answer) = (t.Dequeue(), q.Answer with { Lines = q.Answer.Lines.Select(l => l with { Quote = t.Dequeue() }).ToList() }));
 
     private static MadeRow Of(QuizRow quiz) => new(
         "quiz", quiz.Id, quiz.LectureId, quiz.Questions.FirstOrDefault()?.Source.StartMs ?? 0,
@@ -76,12 +77,12 @@ public static class MadeStore
     private static MadeRow Of(MarkRow m) => new(
         "mark", m.Id, m.LectureId, m.StartMs,
         () => [m.Text, m.Quote],
-        () => m.Quote.Length == 0 ? [] : [new SourceSpan("", m.StartMs, m.EndMs, m.Quote)],
+        () => m.Quote.Length == 0 ? [] : [new Evidence("", m.StartMs, m.EndMs, m.Quote, m.LectureId)],
         t => (m.Text, m.Quote, m.Version) = (t.Dequeue(), t.Dequeue(), m.Version + 1));
 
     /// <summary>A row with its texts in an order that stays, and the way to write them back in the same order.</summary>
     private sealed record MadeRow(
-        string Kind, int Id, string LectureId, int StartMs, Func<IEnumerable<string>> Texts, Func<IEnumerable<SourceSpan>> Sources, Action<Queue<string>> Write)
+        string Kind, int Id, string LectureId, int StartMs, Func<IEnumerable<string>> Texts, Func<IEnumerable<Evidence>> Sources, Action<Queue<string>> Write)
     {
         public string Key { get; } = MadeThing.KeyOf(Kind, Id);
 

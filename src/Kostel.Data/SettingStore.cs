@@ -3,21 +3,27 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Data;
 
-/// <summary>Keeps what was chosen, a name and a text each.</summary>
+/// <summary>Keeps what was chosen, a name and a text each: by a person, or for the library whoever uses it.</summary>
 public static class SettingStore
 {
-    /// <summary>What is kept under a name; null for nothing.</summary>
-    public static async Task<string?> Setting(this KostelContext context, string name, CancellationToken cancel) =>
-        await context.Settings.AsNoTracking().Where(s => s.Name == name).Select(s => s.Value).FirstOrDefaultAsync(cancel);
+    /// <summary>What is kept for the library under a name; null for nothing.</summary>
+    public static Task<string?> Setting(this KostelContext context, string name, CancellationToken cancel) => context.Setting(SettingRow.OfLibrary, name, cancel);
 
-    /// <summary>Keeps a text under a name at once.</summary>
-    public static Task KeepSetting(this KostelContext context, string name, string value, CancellationToken cancel) =>
-        context.Database.ExecuteSqlAsync($"INSERT INTO Settings (Name, Value) VALUES ({name}, {value}) ON CONFLICT (Name) DO UPDATE SET Value = excluded.Value", cancel);
+    /// <summary>What a person keeps under a name; null for nothing.</summary>
+    public static async Task<string?> Setting(this KostelContext context, int ownerId, string name, CancellationToken cancel) =>
+        await context.Settings.AsNoTracking().Where(s => s.OwnerId == ownerId && s.Name == name).Select(s => s.Value).FirstOrDefaultAsync(cancel);
 
-    /// <summary>Forgets what is kept under a name, in the database's log too.</summary>
+    /// <summary>Keeps a text for the library at once.</summary>
+    public static Task KeepSetting(this KostelContext context, string name, string value, CancellationToken cancel) => context.KeepSetting(SettingRow.OfLibrary, name, value, cancel);
+
+    /// <summary>Keeps a text for a person at once.</summary>
+    public static Task KeepSetting(this KostelContext context, int ownerId, string name, string value, CancellationToken cancel) => context.Database.ExecuteSqlAsync(
+        $"INSERT INTO Settings (OwnerId, Name, Value) VALUES ({ownerId}, {name}, {value}) ON CONFLICT (OwnerId, Name) DO UPDATE SET Value = excluded.Value", cancel);
+
+    /// <summary>Forgets what is kept for the library under a name, in the database's log too.</summary>
     public static async Task ForgetSetting(this KostelContext context, string name, CancellationToken cancel)
     {
-        await context.Settings.Where(s => s.Name == name).ExecuteDeleteAsync(cancel);
+        await context.Settings.Where(s => s.OwnerId == SettingRow.OfLibrary && s.Name == name).ExecuteDeleteAsync(cancel);
         await context.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)", cancel);
     }
 }

@@ -28,47 +28,6 @@ public static class TranscriptStore
             .Select(u => new Utterance(u.Number, u.StartSample, u.EndSample, u.Words))
             .ToList();
 
-    /// <summary>Keeps the transcript that a lecture has now, if it has one, among its earlier ones; at the next save.</summary>
-    public static async Task KeepTranscript(this KostelContext context, LectureRow lecture, CancellationToken cancel)
-    {
-        if (!await context.Passages.AnyAsync(p => p.LectureId == lecture.Id, cancel))
-        {
-            return;
-        }
-
-        var transcript = await context.Transcript(lecture, cancel);
-        context.EarlierTranscripts.Add(new EarlierTranscriptRow
-        {
-            LectureId = lecture.Id,
-            Accuracy = lecture.MadeWith,
-            MadeBy = lecture.MadeBy,
-            MadeAt = lecture.MadeAt ?? lecture.AddedAt,
-            WordCount = transcript.Passages.Sum(p => p.Words.Count),
-            Notice = lecture.Notice,
-            Transcript = transcript,
-        });
-    }
-
-    /// <summary>Adds the rows of a transcript, in place of earlier ones and of the utterances it was made from; in a transaction of the caller's.</summary>
-    public static async Task ReplaceTranscript(this KostelContext context, LectureRow lecture, Transcript transcript, CancellationToken cancel)
-    {
-        var lectureId = lecture.Id;
-        context.Utterances.RemoveRange(await context.Utterances.Where(u => u.LectureId == lectureId).ToListAsync(cancel));
-        context.Passages.RemoveRange(await context.Passages.Where(p => p.LectureId == lectureId).ToListAsync(cancel));
-        context.Speakers.RemoveRange(await context.Speakers.Where(s => s.LectureId == lectureId).ToListAsync(cancel));
-        context.Chapters.RemoveRange(await context.Chapters.Where(c => c.LectureId == lectureId).ToListAsync(cancel));
-
-        // Edits were made on the words that go; the edited text itself is kept among the earlier ones.
-        context.Edits.RemoveRange(await context.Edits.Where(e => e.LectureId == lectureId).ToListAsync(cancel));
-        context.Originals.RemoveRange(await context.Originals.Where(o => o.LectureId == lectureId).ToListAsync(cancel));
-        await context.SaveChangesAsync(cancel);
-        context.Speakers.AddRange(transcript.Speakers.Select((s, i) => Row(lectureId, i, s)));
-        context.Passages.AddRange(transcript.Passages.Select((p, i) => Row(lectureId, i, p)));
-        context.Chapters.AddRange(transcript.Chapters.Select((c, i) => Row(lectureId, i, c)));
-        await context.SaveChangesAsync(cancel);
-        await context.NextTextVersion(lecture, cancel);
-    }
-
     /// <summary>Counts a lecture's text on in the database itself, so that no two texts ever have the same version, whatever this context read before.</summary>
     internal static async Task NextTextVersion(this KostelContext context, LectureRow lecture, CancellationToken cancel)
     {

@@ -24,6 +24,8 @@ using Kostel.Server.Features.Today;
 using Kostel.Server.Features.Uploads;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
+using Kostel.Server.Jobs.Transcription;
+using Kostel.Server.Shared;
 using Kostel.Speech;
 using Microsoft.AspNetCore.Connections;
 using Microsoft.AspNetCore.DataProtection;
@@ -70,7 +72,13 @@ builder.Services.AddScoped(s => s.GetRequiredService<LibraryFolder>().CreateDbCo
 builder.Services.AddSingleton(_ => ModelFolder.Open(settings.ModelFolder, settings.ModelLock));
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton<ProgressBoard>();
-builder.Services.AddSingleton<LectureTranscriber>();
+builder.Services.AddSingleton<LoadedEngine>();
+builder.Services.AddSingleton<RecogniserChoice>();
+builder.Services.AddSingleton<IJobWork, TranscriptionWork>();
+builder.Services.AddSingleton<IJobWork, VoicesWork>();
+builder.Services.AddScoped<Asker>();
+builder.Services.AddScoped<LectureEditing>();
+builder.Services.AddScoped<LectureViews>();
 builder.Services.AddSingleton<JobQueue>();
 builder.Services.AddSingleton<Housekeeping>();
 if (canWrite)

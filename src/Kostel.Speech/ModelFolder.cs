@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using System.Text.Json;
+using Kostel.Core.Problems;
 
 namespace Kostel.Speech;
 
@@ -23,7 +24,7 @@ public sealed record PinnedModel(
 public sealed record OptionalPack(string Code, string Name, string Summary, string LicenceFile);
 
 /// <summary>A model file that is missing or not the one that was pinned.</summary>
-public sealed class ModelProblemException(string message) : Exception(message);
+public sealed class ModelProblemException(string message) : KnownProblemException(ProblemCodes.Model, message);
 
 /// <summary>The folder that holds the model files, each under its pinned name.</summary>
 public sealed class ModelFolder(string path, IReadOnlyList<PinnedModel> pinned, IReadOnlyList<OptionalPack> packs)

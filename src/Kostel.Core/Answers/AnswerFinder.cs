@@ -145,9 +145,9 @@ public sealed class AnswerFinder
     private static double Overlap(IReadOnlyList<string> a, IReadOnlyList<string> b) =>
         b.Count == 0 ? 0 : 2.0 * a.Intersect(b).Count() / (a.Count + b.Count);
 
-    private List<EvidenceLine> Lines(Question question, IEnumerable<int> chosen)
+    private List<Evidence> Lines(Question question, IEnumerable<int> chosen)
     {
-        var lines = new List<EvidenceLine>();
+        var lines = new List<Evidence>();
         var used = new HashSet<int>();
         foreach (var i in chosen)
         {
@@ -159,12 +159,7 @@ public sealed class AnswerFinder
 
             used.UnionWith(Enumerable.Range(from, to - from + 1));
             var span = sentences.Skip(from).Take(to - from + 1).ToList();
-            lines.Add(new EvidenceLine(
-                string.Join(' ', span.Select(s => s.Text)),
-                span[0].PassageId,
-                span[0].StartMs,
-                span[^1].EndMs,
-                transcript.Chapters.LastOrDefault(c => c.StartMs <= span[0].StartMs)?.Title ?? ""));
+            lines.Add(new Evidence(span[0].PassageId, span[0].StartMs, span[^1].EndMs, string.Join(' ', span.Select(s => s.Text))));
         }
 
         return lines;

@@ -35,7 +35,7 @@ public sealed record KeptSummary(DateTime MadeAt, IReadOnlyList<SummaryPart> Par
 /// <summary>A card with its reviews.</summary>
 /// <param name="Key">What it asks about.</param>
 public sealed record KeptCard(
-    string Key, string Front, string Back, SourceSpan Source, DateTime CreatedAt, DateTime DueAt, double? Stability = null, double? Difficulty = null, DateTime? ReviewedAt = null,
+    string Key, string Front, string Back, Evidence Source, DateTime CreatedAt, DateTime DueAt, double? Stability = null, double? Difficulty = null, DateTime? ReviewedAt = null,
     IReadOnlyList<KeptReview>? Reviews = null);
 
 /// <summary>A review of a card.</summary>
@@ -48,7 +48,7 @@ public sealed record KeptQuestion(string Text, DateTime AskedAt, Answer Answer);
 public sealed record KeptQuiz(DateTime MadeAt, IReadOnlyList<KeptQuizQuestion> Questions, IReadOnlyList<KeptAttempt>? Attempts = null);
 
 /// <summary>A question of a quiz.</summary>
-public sealed record KeptQuizQuestion(string Stem, IReadOnlyList<string> Choices, int Key, SourceSpan Source);
+public sealed record KeptQuizQuestion(string Stem, IReadOnlyList<string> Choices, int Key, Evidence Source);
 
 /// <summary>A run through a quiz.</summary>
 /// <param name="Choices">The choice made at each question, -1 for none.</param>

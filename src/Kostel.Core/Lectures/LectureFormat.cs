@@ -88,7 +88,11 @@ public static class LectureFormat
         foreach (var question in All(things.Questions, "questions"))
         {
             Require(question.Text, "a question");
-            All(question.Answer.Lines, "lines");
+            foreach (var line in All(question.Answer.Lines, "lines"))
+            {
+                Check(line);
+            }
+
             All(question.Answer.UnheardWords, "unheardWords");
         }
 
@@ -117,7 +121,7 @@ public static class LectureFormat
         : list.Contains(default) && default(T) is null ? throw new FormatException($"Expected no empty place in \"{name}\".")
         : list;
 
-    private static void Check(SourceSpan source)
+    private static void Check(Evidence source)
     {
         Require(source.Quote, "a quote", canBeEmpty: true);
         InOrder(source.StartMs, source.EndMs);

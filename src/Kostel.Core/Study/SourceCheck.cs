@@ -32,7 +32,7 @@ public sealed class SourceCheck
     }
 
     /// <summary>The state of a source.</summary>
-    public SourceState Of(SourceSpan source) => Of(source.StartMs, source.EndMs, source.Quote);
+    public SourceState Of(Evidence source) => Of(source.StartMs, source.EndMs, source.Quote);
 
     private static bool StandsIn(List<(Word Word, string PassageId, string Key)> around, List<string> wanted) =>
         wanted.Count > 0 && Enumerable.Range(0, Math.Max(0, around.Count - wanted.Count + 1))

@@ -1,10 +1,11 @@
 using System.Text.Json;
 using System.Text.RegularExpressions;
+using Kostel.Core.Problems;
 
 namespace Kostel.Data.Backup;
 
 /// <summary>A backup, or an attempt to restore one, that cannot be done, with the reason in plain words.</summary>
-public sealed class BackupProblemException(string message) : Exception(message);
+public sealed class BackupProblemException(string message) : KnownProblemException(ProblemCodes.Backup, message);
 
 /// <summary>A file of the library in a backup.</summary>
 /// <param name="Name">Its place in the library, with slashes.</param>

@@ -1,7 +1,9 @@
+using Kostel.Core.Problems;
+
 namespace Kostel.Data.Folder;
 
 /// <summary>The library cannot be opened, with the reason in plain words.</summary>
-public sealed class LibraryProblemException(string message) : Exception(message);
+public sealed class LibraryProblemException(string message) : KnownProblemException(ProblemCodes.Library, message);
 
 /// <summary>That a library has one owner: a lock that the operating system holds as long as the process lives, and lets go however it ends.</summary>
 public sealed class LibraryLock : IDisposable

@@ -30,6 +30,9 @@ namespace Kostel.Data.Migrations
                     b.Property<DateTime>("FinishedAt")
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("OwnerId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("QuizId")
                         .HasColumnType("INTEGER");
 
@@ -38,9 +41,44 @@ namespace Kostel.Data.Migrations
 
                     b.HasKey("Id");
 
+                    b.HasIndex("OwnerId");
+
                     b.HasIndex("QuizId");
 
                     b.ToTable("Attempts");
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.CardMemoryRow", b =>
+                {
+                    b.Property<int>("CardId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("OwnerId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Difficulty")
+                        .HasColumnType("REAL");
+
+                    b.Property<DateTime>("DueAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("ReviewedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Stability")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("CardId", "OwnerId");
+
+                    b.HasIndex("DueAt");
+
+                    b.HasIndex("OwnerId");
+
+                    b.ToTable("CardMemories");
                 });
 
             modelBuilder.Entity("Kostel.Data.Rows.CardRow", b =>
@@ -56,21 +94,12 @@ namespace Kostel.Data.Migrations
                     b.Property<DateTime>("CreatedAt")
                         .HasColumnType("TEXT");
 
-                    b.Property<double?>("Difficulty")
-                        .HasColumnType("REAL");
-
-                    b.Property<DateTime>("DueAt")
-                        .HasColumnType("TEXT");
-
                     b.Property<string>("Front")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<string>("LectureId")
                         .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<DateTime?>("ReviewedAt")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Source")
@@ -81,16 +110,11 @@ namespace Kostel.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<double?>("Stability")
-                        .HasColumnType("REAL");
-
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
-
-                    b.HasIndex("DueAt");
 
                     b.HasIndex("LectureId", "SourceKey")
                         .IsUnique();
@@ -221,11 +245,7 @@ namespace Kostel.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("Accuracy")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<bool>("ByService")
+                    b.Property<int?>("AfterId")
                         .HasColumnType("INTEGER");
 
                     b.Property<DateTime>("CreatedAt")
@@ -234,17 +254,18 @@ namespace Kostel.Data.Migrations
                     b.Property<DateTime?>("EndedAt")
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("Language")
-                        .HasColumnType("TEXT");
-
-                    b.Property<bool>("LanguageIsGuessed")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("LectureId")
+                    b.Property<string>("Kind")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<bool>("OnlyVoices")
+                    b.Property<string>("LectureId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Payload")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Priority")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Problem")
@@ -258,10 +279,9 @@ namespace Kostel.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<int?>("Voices")
-                        .HasColumnType("INTEGER");
-
                     b.HasKey("Id");
+
+                    b.HasIndex("AfterId");
 
                     b.HasIndex("LectureId");
 
@@ -316,9 +336,6 @@ namespace Kostel.Data.Migrations
                     b.Property<string>("Notice")
                         .HasColumnType("TEXT");
 
-                    b.Property<DateTime?>("OpenedAt")
-                        .HasColumnType("TEXT");
-
                     b.Property<long>("SourceBytes")
                         .HasColumnType("INTEGER");
 
@@ -367,6 +384,9 @@ namespace Kostel.Data.Migrations
                     b.Property<DateTime>("MadeAt")
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("OwnerId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Picture")
                         .HasColumnType("TEXT");
 
@@ -391,6 +411,8 @@ namespace Kostel.Data.Migrations
                     b.HasKey("Id");
 
                     b.HasIndex("LectureId");
+
+                    b.HasIndex("OwnerId");
 
                     b.ToTable("Marks");
                 });
@@ -441,6 +463,23 @@ namespace Kostel.Data.Migrations
                     b.ToTable("Passages");
                 });
 
+            modelBuilder.Entity("Kostel.Data.Rows.PersonRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("People");
+
+                    b.HasData(
+                        new
+                        {
+                            Id = 1
+                        });
+                });
+
             modelBuilder.Entity("Kostel.Data.Rows.QuestionRow", b =>
                 {
                     b.Property<int>("Id")
@@ -458,6 +497,9 @@ namespace Kostel.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("OwnerId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Text")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -465,6 +507,8 @@ namespace Kostel.Data.Migrations
                     b.HasKey("Id");
 
                     b.HasIndex("LectureId");
+
+                    b.HasIndex("OwnerId");
 
                     b.ToTable("Questions");
                 });
@@ -539,6 +583,9 @@ namespace Kostel.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("OwnerId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<double>("Stability")
                         .HasColumnType("REAL");
 
@@ -546,11 +593,16 @@ namespace Kostel.Data.Migrations
 
                     b.HasIndex("CardId");
 
+                    b.HasIndex("OwnerId");
+
                     b.ToTable("Reviews");
                 });
 
             modelBuilder.Entity("Kostel.Data.Rows.SettingRow", b =>
                 {
+                    b.Property<int>("OwnerId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Name")
                         .HasColumnType("TEXT");
 
@@ -558,7 +610,7 @@ namespace Kostel.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.HasKey("Name");
+                    b.HasKey("OwnerId", "Name");
 
                     b.ToTable("Settings");
                 });
@@ -700,11 +752,50 @@ namespace Kostel.Data.Migrations
                     b.ToTable("Utterances");
                 });
 
+            modelBuilder.Entity("Kostel.Data.Rows.VisitRow", b =>
+                {
+                    b.Property<string>("LectureId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("OwnerId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("LectureId", "OwnerId");
+
+                    b.HasIndex("OwnerId");
+
+                    b.ToTable("Visits");
+                });
+
             modelBuilder.Entity("Kostel.Data.Rows.AttemptRow", b =>
                 {
+                    b.HasOne("Kostel.Data.Rows.PersonRow", null)
+                        .WithMany()
+                        .HasForeignKey("OwnerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
                     b.HasOne("Kostel.Data.Rows.QuizRow", null)
                         .WithMany()
                         .HasForeignKey("QuizId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.CardMemoryRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.CardRow", null)
+                        .WithMany("Memories")
+                        .HasForeignKey("CardId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Kostel.Data.Rows.PersonRow", null)
+                        .WithMany()
+                        .HasForeignKey("OwnerId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -747,11 +838,15 @@ namespace Kostel.Data.Migrations
 
             modelBuilder.Entity("Kostel.Data.Rows.JobRow", b =>
                 {
+                    b.HasOne("Kostel.Data.Rows.JobRow", null)
+                        .WithMany()
+                        .HasForeignKey("AfterId")
+                        .OnDelete(DeleteBehavior.SetNull);
+
                     b.HasOne("Kostel.Data.Rows.LectureRow", null)
                         .WithMany()
                         .HasForeignKey("LectureId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired();
+                        .OnDelete(DeleteBehavior.Cascade);
                 });
 
             modelBuilder.Entity("Kostel.Data.Rows.LectureRow", b =>
@@ -769,6 +864,12 @@ namespace Kostel.Data.Migrations
                     b.HasOne("Kostel.Data.Rows.LectureRow", null)
                         .WithMany()
                         .HasForeignKey("LectureId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Kostel.Data.Rows.PersonRow", null)
+                        .WithMany()
+                        .HasForeignKey("OwnerId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -798,6 +899,12 @@ namespace Kostel.Data.Migrations
                         .HasForeignKey("LectureId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+
+                    b.HasOne("Kostel.Data.Rows.PersonRow", null)
+                        .WithMany()
+                        .HasForeignKey("OwnerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
                 });
 
             modelBuilder.Entity("Kostel.Data.Rows.QuizQuestionRow", b =>
@@ -823,6 +930,12 @@ namespace Kostel.Data.Migrations
                     b.HasOne("Kostel.Data.Rows.CardRow", null)
                         .WithMany()
                         .HasForeignKey("CardId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Kostel.Data.Rows.PersonRow", null)
+                        .WithMany()
+                        .HasForeignKey("OwnerId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -861,6 +974,26 @@ namespace Kostel.Data.Migrations
                         .HasForeignKey("LectureId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.VisitRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.LectureRow", null)
+                        .WithMany()
+                        .HasForeignKey("LectureId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Kostel.Data.Rows.PersonRow", null)
+                        .WithMany()
+                        .HasForeignKey("OwnerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.CardRow", b =>
+                {
+                    b.Navigation("Memories");
                 });
 
             modelBuilder.Entity("Kostel.Data.Rows.QuizRow", b =>

@@ -40,6 +40,9 @@ public sealed class MarkRow
 
     public required string LectureId { get; set; }
 
+    /// <summary>Whose mark.</summary>
+    public int OwnerId { get; set; } = PersonRow.TheOne;
+
     public MarkKind Kind { get; set; }
 
     public int StartMs { get; set; }

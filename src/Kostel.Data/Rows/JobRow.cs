@@ -1,5 +1,3 @@
-using Kostel.Core.Speech;
-
 namespace Kostel.Data.Rows;
 
 /// <summary>What a job is doing.</summary>
@@ -34,33 +32,25 @@ public enum JobState
     Cancelled,
 }
 
-/// <summary>The transcription of a lecture.</summary>
+/// <summary>Work that takes its time and survives a restart.</summary>
 public sealed class JobRow
 {
     public int Id { get; set; }
 
-    public required string LectureId { get; set; }
+    /// <summary>Names who does it. One of a kind that this Kostel does not know is left waiting.</summary>
+    public required string Kind { get; set; }
 
-    /// <summary>What it was asked for.</summary>
-    public TranscriptionChoice Choice
-    {
-        get => new(Accuracy, Language, ByService, Voices);
-        set => (Accuracy, Language, ByService, Voices) = (value.Accuracy, value.Language, value.ByService, value.Voices);
-    }
+    /// <summary>The lecture that it is for; null for none.</summary>
+    public string? LectureId { get; set; }
 
-    public Accuracy Accuracy { get; set; }
+    /// <summary>What it was asked for, as its kind writes it down (<see cref="Stored.VersionedJson"/>).</summary>
+    public required string Payload { get; set; }
 
-    public string? Language { get; set; }
+    /// <summary>What is higher comes first; of the same the older.</summary>
+    public int Priority { get; set; }
 
-    /// <summary>Whether the language was not asked for but found out.</summary>
-    public bool LanguageIsGuessed { get; set; }
-
-    public bool ByService { get; set; }
-
-    public int? Voices { get; set; }
-
-    /// <summary>The words stay; only who speaks is found out anew.</summary>
-    public bool OnlyVoices { get; set; }
+    /// <summary>The job that must be done before; null for none.</summary>
+    public int? AfterId { get; set; }
 
     public JobStage Stage { get; set; }
 

@@ -72,8 +72,6 @@ public sealed class LectureRow
 
     public DateTime AddedAt { get; set; }
 
-    public DateTime? OpenedAt { get; set; }
-
     /// <summary>Set while it lies in the bin.</summary>
     public DateTime? DeletedAt { get; set; }
 

@@ -1,7 +1,9 @@
 using Kostel.Core.Answers;
 using Kostel.Core.Review;
 using Kostel.Core.Study;
+using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Summaries;
+using Kostel.Core.Transcripts;
 
 namespace Kostel.Data.Rows;
 
@@ -11,6 +13,9 @@ public sealed class QuestionRow
     public int Id { get; set; }
 
     public required string LectureId { get; set; }
+
+    /// <summary>Who asked.</summary>
+    public int OwnerId { get; set; } = PersonRow.TheOne;
 
     public required string Text { get; set; }
 
@@ -31,9 +36,21 @@ public sealed class SummaryRow
     public DateTime MadeAt { get; set; }
 }
 
-/// <summary>A card and what is known of the memory of it.</summary>
+/// <summary>A card, as it is worded.</summary>
 public sealed class CardRow
 {
+    /// <summary>A new card, due at once.</summary>
+    public static CardRow Of(string lectureId, CardDraft draft, DateTime now) => new()
+    {
+        LectureId = lectureId,
+        Front = draft.Front,
+        Back = draft.Back,
+        Source = draft.Source.In(lectureId),
+        SourceKey = draft.Key,
+        CreatedAt = now,
+        Memories = [new CardMemoryRow { OwnerId = PersonRow.TheOne, DueAt = now }],
+    };
+
     public int Id { get; set; }
 
     public required string LectureId { get; set; }
@@ -42,10 +59,26 @@ public sealed class CardRow
 
     public required string Back { get; set; }
 
-    public required SourceSpan Source { get; set; }
+    public required Evidence Source { get; set; }
 
     /// <summary>What it asks about, whatever its wording: a card is made once for each. Of a card from before there were keys it is made up of its number.</summary>
     public required string SourceKey { get; set; }
+
+    public DateTime CreatedAt { get; set; }
+
+    /// <summary>Goes up with every change of its wording.</summary>
+    public int Version { get; set; }
+
+    /// <summary>What is known of people's memory of it.</summary>
+    public List<CardMemoryRow> Memories { get; set; } = [];
+}
+
+/// <summary>What a person has learned of a card, apart from how it is worded.</summary>
+public sealed class CardMemoryRow
+{
+    public int CardId { get; set; }
+
+    public int OwnerId { get; set; }
 
     /// <summary>Null until the first review.</summary>
     public double? Stability { get; set; }
@@ -56,10 +89,15 @@ public sealed class CardRow
 
     public DateTime? ReviewedAt { get; set; }
 
-    public DateTime CreatedAt { get; set; }
-
     /// <summary>Goes up with every review, so that a card is not graded twice from two windows.</summary>
     public int Version { get; set; }
+
+    /// <summary>As it is now.</summary>
+    public CardState State
+    {
+        get => new(Stability, Difficulty, DueAt, ReviewedAt);
+        set => (Stability, Difficulty, DueAt, ReviewedAt) = (value.Stability, value.Difficulty, value.DueAt, value.ReviewedAt);
+    }
 }
 
 /// <summary>One review of a card.</summary>
@@ -68,6 +106,9 @@ public sealed class ReviewRow
     public int Id { get; set; }
 
     public int CardId { get; set; }
+
+    /// <summary>Whose review.</summary>
+    public int OwnerId { get; set; } = PersonRow.TheOne;
 
     public RecallGrade Grade { get; set; }
 
@@ -109,7 +150,7 @@ public sealed class QuizQuestionRow
 
     public int Key { get; set; }
 
-    public required SourceSpan Source { get; set; }
+    public required Evidence Source { get; set; }
 }
 
 /// <summary>One run through a quiz.</summary>
@@ -119,18 +160,13 @@ public sealed class AttemptRow
 
     public int QuizId { get; set; }
 
+    /// <summary>Who took it.</summary>
+    public int OwnerId { get; set; } = PersonRow.TheOne;
+
     public DateTime FinishedAt { get; set; }
 
     /// <summary>The choice made at each question, -1 for none.</summary>
     public required IReadOnlyList<int> Choices { get; set; }
 
     public int RightCount { get; set; }
-}
-
-/// <summary>A thing to remember about this library.</summary>
-public sealed class SettingRow
-{
-    public required string Name { get; set; }
-
-    public required string Value { get; set; }
 }

@@ -10,14 +10,14 @@ using Kostel.Core.Transcripts;
 using Kostel.Core.Transcripts.Reading;
 using Kostel.Data;
 using Kostel.Data.Rows;
-using Kostel.Server.Features.Study;
 using Kostel.Server.Jobs;
+using Kostel.Server.Jobs.Transcription;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Demo;
 
 /// <summary>Fills an empty library with the demonstration: recordings, and the transcripts that Kostel made of all but one.</summary>
-public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvider time)
+internal sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvider time)
 {
     /// <summary>The lectures that come with cards and a summary, so that Today has something to show.</summary>
     private const int LecturesWithCards = 2;
@@ -73,15 +73,14 @@ public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvi
         context.Lectures.Add(lecture);
         if (item.Transcript is null)
         {
-            queue.Enqueue(context, item.Id, new TranscriptionChoice(Accuracy.Accurate, SpokenLanguages.English));
+            queue.Enqueue(context, TranscriptionWork.Transcription, item.Id, new TranscriptionTask(new TranscriptionChoice(Accuracy.Accurate, SpokenLanguages.English)));
             await context.SaveChangesAsync(cancel);
             return;
         }
 
         var transcript = TranscriptFormat.Read(await File.ReadAllTextAsync(Path.Combine(demoFolder, "transcripts", item.Transcript), cancel));
-        (lecture.DurationMs, lecture.Language, lecture.MadeWith, lecture.MadeAt) = (transcript.DurationMs, transcript.Language, Accuracy.Accurate, now);
         await context.SaveChangesAsync(cancel);
-        await context.ReplaceTranscript(lecture, transcript, cancel);
+        await context.InstallTranscript(lecture, new InstalledTranscript(transcript, null, new Provenance(Accuracy.Accurate, null, now)), cancel);
         foreach (var mark in item.Marks ?? [])
         {
             var place = PhraseSearch.Find(transcript, mark.Phrase, "").FirstOrDefault()
@@ -100,8 +99,8 @@ public sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvi
 
         if (withCards)
         {
-            context.Cards.AddRange(CardMaker.Make(transcript).Select(d => StudyEndpoints.NewCard(item.Id, d, now)));
-            context.Summaries.Add(new SummaryRow { LectureId = item.Id, Parts = Summarizer.Summarize(transcript), MadeAt = now });
+            context.Cards.AddRange(CardMaker.Make(transcript).Select(d => CardRow.Of(item.Id, d, now)));
+            context.Summaries.Add(new SummaryRow { LectureId = item.Id, Parts = Summarizer.Summarize(transcript).Select(p => p.In(item.Id)).ToList(), MadeAt = now });
         }
 
         await context.SaveChangesAsync(cancel);

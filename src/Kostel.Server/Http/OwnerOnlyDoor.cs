@@ -1,8 +1,10 @@
+using Kostel.Core.Problems;
 using Kostel.Data.Folder;
+using Kostel.Data.Rows;
 
 namespace Kostel.Server.Http;
 
-/// <summary>Lets in who started Kostel: by the key of a printed address once, then by cookie; a program by an Authorization header.</summary>
+/// <summary>The one checkpoint of all addresses: lets in who started Kostel, and says to the rest of the program who that is: by the key of a printed address once, then by cookie; a program by an Authorization header.</summary>
 internal sealed class OwnerOnlyDoor(RequestDelegate next, DoorKey door, DoorSetting setting)
 {
     private const string KeyName = "key";
@@ -32,6 +34,8 @@ internal sealed class OwnerOnlyDoor(RequestDelegate next, DoorKey door, DoorSett
 
         if (!setting.AsksForKey || door.IsPass(request.Cookies[door.Cookie]) || IsPass(request.Headers.Authorization.ToString()))
         {
+            // Whoever has the key is the one person that there is.
+            context.RequestServices.GetRequiredService<Asker>().Is(PersonRow.TheOne);
             await next(context);
             return;
         }
@@ -57,7 +61,7 @@ internal sealed class OwnerOnlyDoor(RequestDelegate next, DoorKey door, DoorSett
             return context.RequestServices.GetRequiredService<IProblemDetailsService>().WriteAsync(new ProblemDetailsContext
             {
                 HttpContext = context,
-                ProblemDetails = { Status = StatusCodes.Status401Unauthorized, Detail = reason },
+                ProblemDetails = { Status = StatusCodes.Status401Unauthorized, Detail = reason, Extensions = { ["code"] = ProblemCodes.NotAllowed } },
             }).AsTask();
         }
 

@@ -1,12 +1,14 @@
-using Kostel.Data.Backup;
+using Kostel.Core.Problems;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Http;
 
-/// <summary>Something that cannot be done, with the reason in plain words.</summary>
-public sealed class PlainProblemException(int status, string detail) : Exception(detail)
+/// <summary>A request that cannot be granted, with the reason in plain words and a code for programs.</summary>
+/// <param name="status">HTTP status.</param>
+/// <param name="code">Of <see cref="ProblemCodes"/>; the usual one of the status if none is given.</param>
+public sealed class PlainProblemException(int status, string detail, string? code = null) : KnownProblemException(code ?? UsualCode(status), detail)
 {
     /// <summary>HTTP status.</summary>
     public int Status => status;
@@ -18,6 +20,21 @@ public sealed class PlainProblemException(int status, string detail) : Exception
     public static PlainProblemException ChangedElsewhere(string thing) => new(
         StatusCodes.Status409Conflict,
         $"This {thing} was changed in another window meanwhile. Your change was not saved; the newer state is shown, so you can make it again.");
+
+    private static string UsualCode(int status) => status switch
+    {
+        StatusCodes.Status400BadRequest => ProblemCodes.NotValid,
+        StatusCodes.Status401Unauthorized or StatusCodes.Status403Forbidden => ProblemCodes.NotAllowed,
+        StatusCodes.Status404NotFound => ProblemCodes.NotThere,
+        StatusCodes.Status409Conflict => ProblemCodes.ChangedElsewhere,
+        StatusCodes.Status412PreconditionFailed => ProblemCodes.Protocol,
+        StatusCodes.Status413PayloadTooLarge => ProblemCodes.TooLarge,
+        StatusCodes.Status415UnsupportedMediaType => ProblemCodes.UnreadableFile,
+        StatusCodes.Status422UnprocessableEntity => ProblemCodes.NotPossible,
+        StatusCodes.Status423Locked or StatusCodes.Status503ServiceUnavailable => ProblemCodes.Busy,
+        StatusCodes.Status507InsufficientStorage => ProblemCodes.DiskFull,
+        _ => ProblemCodes.Unexpected,
+    };
 }
 
 /// <summary>Turns exceptions into problem details (RFC 9457) that say what happened, what was kept and what to do.</summary>
@@ -27,31 +44,30 @@ internal sealed class PlainProblems(IProblemDetailsService problems, ILogger<Pla
 
     public ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
-        var (status, detail) = exception switch
+        var problem = exception as PlainProblemException ?? exception switch
         {
-            PlainProblemException p => (p.Status, p.Message),
-            DbUpdateConcurrencyException => (StatusCodes.Status409Conflict, PlainProblemException.ChangedElsewhere("page").Message),
-            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } b => (b.StatusCode, "This is more than Kostel takes here. Nothing was changed."),
-            BadHttpRequestException b => (b.StatusCode, $"The request could not be read{Where(b)}."),
+            DbUpdateConcurrencyException => PlainProblemException.ChangedElsewhere("page"),
+            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } b => new(b.StatusCode, "This is more than Kostel takes here. Nothing was changed."),
+            BadHttpRequestException b => new(b.StatusCode, $"The request could not be read{Where(b)}.", ProblemCodes.Unreadable),
 
             // A choice of kinds that names none.
-            NotSupportedException { Source: "System.Text.Json" } => (StatusCodes.Status400BadRequest, "The request could not be read: it does not say of which kind it is."),
-            BackupProblemException b => (StatusCodes.Status422UnprocessableEntity, b.Message),
-            OperationCanceledException => (StatusCodes.Status423Locked, "Another request took the place of this one."),
-            _ when IsBusy(exception) => (StatusCodes.Status503ServiceUnavailable, "The library is very busy at the moment. Nothing was changed; try again."),
-            _ when IsDiskFull(exception) => (StatusCodes.Status507InsufficientStorage, DiskFull),
-            _ => (StatusCodes.Status500InternalServerError, "Something went wrong in Kostel itself. What was saved is kept. Try again."),
+            NotSupportedException { Source: "System.Text.Json" } => new(StatusCodes.Status400BadRequest, "The request could not be read: it does not say of which kind it is.", ProblemCodes.Unreadable),
+            KnownProblemException k => new(StatusCodes.Status422UnprocessableEntity, k.Message, k.Code),
+            OperationCanceledException => new(StatusCodes.Status423Locked, "Another request took the place of this one."),
+            _ when IsBusy(exception) => new(StatusCodes.Status503ServiceUnavailable, "The library is very busy at the moment. Nothing was changed; try again."),
+            _ when IsDiskFull(exception) => new(StatusCodes.Status507InsufficientStorage, DiskFull),
+            _ => new PlainProblemException(StatusCodes.Status500InternalServerError, "Something went wrong in Kostel itself. What was saved is kept. Try again."),
         };
-        if (status == StatusCodes.Status500InternalServerError)
+        if (problem.Status == StatusCodes.Status500InternalServerError)
         {
             log.LogError(exception, "Unexpected problem at {Path}", httpContext.Request.Path);
         }
 
-        httpContext.Response.StatusCode = status;
+        httpContext.Response.StatusCode = problem.Status;
         return problems.TryWriteAsync(new ProblemDetailsContext
         {
             HttpContext = httpContext,
-            ProblemDetails = new ProblemDetails { Status = status, Detail = detail },
+            ProblemDetails = new ProblemDetails { Status = problem.Status, Detail = problem.Message, Extensions = { ["code"] = problem.Code } },
         });
     }
 

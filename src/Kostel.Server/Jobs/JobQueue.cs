@@ -1,112 +1,177 @@
 using System.Linq.Expressions;
-using Kostel.Core.Speech;
+using Kostel.Core.Problems;
 using Kostel.Data;
 using Kostel.Data.Rows;
-using Kostel.Media;
+using Kostel.Data.Stored;
 using Kostel.Server.Http;
-using Kostel.Speech;
-using Kostel.Speech.Service;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Jobs;
 
-/// <summary>
-/// Works off the jobs one after the other, the oldest first. A job that was running when the program stopped is simply the
-/// next to run. Every lecture's recognition already uses all cores, so two at a time would only make both late.
-/// </summary>
-public sealed class JobQueue(LibraryFolder library, LectureTranscriber transcriber, ProgressBoard board, TimeProvider time, ILogger<JobQueue> log)
+/// <summary>Works off the jobs, each lane on its own, so that a download never waits for a recognition nor the other way round.</summary>
+internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> works, ProgressBoard board, TimeProvider time, ILogger<JobQueue> log)
     : BackgroundService
 {
-    private readonly SemaphoreSlim wake = new(0);
+    private static readonly Dictionary<JobLane, int> SideBySide = new() { [JobLane.Computing] = 1, [JobLane.Network] = 2 };
+
+    private readonly Dictionary<string, IJobWork> works = works.ToDictionary(w => w.Kind.Name);
+    private readonly Dictionary<JobLane, SemaphoreSlim> wake = Enum.GetValues<JobLane>().ToDictionary(l => l, _ => new SemaphoreSlim(0));
+    private readonly Dictionary<int, CancellationTokenSource> running = [];
+    private readonly SemaphoreSlim choosing = new(1);
     private readonly Lock gate = new();
-    private string? currentLecture;
-    private CancellationTokenSource? current;
 
     /// <summary>Says that there may be something to do.</summary>
-    public void Wake() => wake.Release();
-
-    /// <summary>Puts a lecture in the queue (to be saved by the caller, who then calls <see cref="Wake"/>).</summary>
-    public JobRow Enqueue(KostelContext context, string lectureId, TranscriptionChoice choice, bool onlyVoices = false)
+    public void Wake()
     {
-        var job = new JobRow { LectureId = lectureId, Choice = choice, OnlyVoices = onlyVoices, CreatedAt = time.GetUtcNow().UtcDateTime };
-        context.Jobs.Add(job);
-        return job;
+        foreach (var (lane, signal) in wake)
+        {
+            signal.Release(SideBySide[lane]);
+        }
     }
 
-    /// <summary>Stops a lecture's job, at work or waiting. What was recognised is kept for another try.</summary>
+    /// <summary>Puts a job in the queue (to be saved by the caller, who then calls <see cref="Wake"/>).</summary>
+    /// <param name="lectureId">The lecture that it is for; null for none.</param>
+    /// <param name="priority">What is higher comes first.</param>
+    /// <param name="after">A stored job that must be done before.</param>
+    public JobRow Enqueue<TPayload>(
+        KostelContext context, JobKind<TPayload> kind, string? lectureId, TPayload payload, int priority = 0, int? after = null)
+        where TPayload : class =>
+        Add(context, kind.Name, lectureId, VersionedJson.Write(payload), priority, after);
+
+    /// <summary>Puts what a lecture's last job was asked for in the queue once more, with all that came to nothing before it.</summary>
+    /// <returns>False if its last job did not come to nothing.</returns>
+    public async Task<bool> Retry(KostelContext context, string lectureId, CancellationToken cancel)
+    {
+        var last = await context.Jobs.AsNoTracking().Where(j => j.LectureId == lectureId).OrderByDescending(j => j.Id).FirstOrDefaultAsync(cancel);
+        return last is { State: JobState.Failed or JobState.Cancelled } && await Anew(context, last, cancel) is not null;
+    }
+
+    /// <summary>Stops a lecture's jobs, at work or waiting. What was done so far is kept for another try.</summary>
     public Task Cancel(string lectureId, CancellationToken cancel) => Cancel(j => j.LectureId == lectureId, cancel);
 
     /// <summary>Stops all that waits or is at work.</summary>
     /// <returns>How many were stopped.</returns>
     public Task<int> CancelAll(CancellationToken cancel) => Cancel(_ => true, cancel);
 
+    /// <inheritdoc/>
+    protected override Task ExecuteAsync(CancellationToken stoppingToken) =>
+        Task.WhenAll(SideBySide.SelectMany(lane => Enumerable.Range(0, lane.Value).Select(_ => WorkOff(lane.Key, stoppingToken))));
+
+    private JobRow Add(KostelContext context, string kind, string? lectureId, string payload, int priority, int? after)
+    {
+        var job = new JobRow
+        {
+            Kind = kind,
+            LectureId = lectureId,
+            Payload = payload,
+            Priority = priority,
+            AfterId = after,
+            CreatedAt = time.GetUtcNow().UtcDateTime,
+        };
+        context.Jobs.Add(job);
+        return job;
+    }
+
+    private async Task<JobRow?> Anew(KostelContext context, JobRow job, CancellationToken cancel)
+    {
+        var before = job.AfterId is { } id ? await context.Jobs.AsNoTracking().FirstOrDefaultAsync(j => j.Id == id, cancel) : null;
+        var after = before is { State: JobState.Failed or JobState.Cancelled } ? (await Anew(context, before, cancel))?.Id : job.AfterId;
+        var again = Add(context, job.Kind, job.LectureId, job.Payload, job.Priority, after);
+        await context.SaveChangesAsync(cancel);
+        return again;
+    }
+
     private async Task<int> Cancel(Expression<Func<JobRow, bool>> which, CancellationToken cancel)
     {
         await using var context = library.CreateDbContext();
         var now = time.GetUtcNow().UtcDateTime;
         var stopped = new List<JobRow>();
-        foreach (var job in await context.Jobs.AsNoTracking().Where(which).Where(j => j.State == JobState.Waiting || j.State == JobState.Running).ToListAsync(cancel))
+        foreach (var job in await context.Jobs.AsNoTracking().Where(which).Open().ToListAsync(cancel))
         {
             // It may have ended since it was read; then it stays as it ended.
-            if (await context.Jobs.Where(j => j.Id == job.Id && (j.State == JobState.Waiting || j.State == JobState.Running))
+            if (await context.Jobs.Where(j => j.Id == job.Id).Open()
                 .ExecuteUpdateAsync(s => s.SetProperty(j => j.State, JobState.Cancelled).SetProperty(j => j.EndedAt, now), cancel) > 0)
             {
                 stopped.Add(job);
+                job.State = JobState.Cancelled;
             }
         }
 
+        stopped.AddRange(await context.EndFollowers(now, cancel));
         lock (gate)
         {
-            if (stopped.Exists(j => j.LectureId == currentLecture))
+            foreach (var job in stopped)
             {
-                current?.Cancel();
+                running.GetValueOrDefault(job.Id)?.Cancel();
             }
         }
 
-        foreach (var job in stopped)
-        {
-            await board.Report(new Progress(job.LectureId, job.Stage, JobState.Cancelled, 0, null, 0, null));
-        }
-
+        await Tell(stopped);
         return stopped.Count;
     }
 
-    /// <inheritdoc/>
-    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    private async Task WorkOff(JobLane lane, CancellationToken stopping)
     {
-        while (!stoppingToken.IsCancellationRequested)
+        var kinds = works.Values.Where(w => w.Kind.Lane == lane).Select(w => w.Kind.Name).ToList();
+        while (!stopping.IsCancellationRequested)
         {
-            if (await Next(stoppingToken) is { } job)
+            if (await Take(kinds, stopping) is { } taken)
             {
-                await Work(job, stoppingToken);
+                await Work(taken.Job, taken.Cancel, stopping);
             }
             else
             {
-                await wake.WaitAsync(stoppingToken);
+                await wake[lane].WaitAsync(stopping);
             }
         }
     }
 
-    private async Task<JobRow?> Next(CancellationToken cancel)
+    /// <summary>Takes the next job, so that nobody else does.</summary>
+    private async Task<(JobRow Job, CancellationTokenSource Cancel)?> Take(List<string> kinds, CancellationToken stopping)
     {
-        await using var context = library.CreateDbContext();
-        return await context.Jobs.AsNoTracking()
-            .Where(j => j.State == JobState.Waiting || j.State == JobState.Running)
-            .OrderBy(j => j.Id)
-            .FirstOrDefaultAsync(cancel);
-    }
-
-    private async Task Work(JobRow job, CancellationToken stopping)
-    {
-        using var cancel = CancellationTokenSource.CreateLinkedTokenSource(stopping);
-        lock (gate)
-        {
-            (currentLecture, current) = (job.LectureId, cancel);
-        }
-
+        await choosing.WaitAsync(stopping);
         try
         {
-            await transcriber.Run(job.Id, cancel.Token);
+            await using var context = library.CreateDbContext();
+            await Tell(await context.EndFollowers(time.GetUtcNow().UtcDateTime, stopping));
+            int[] taken;
+            lock (gate)
+            {
+                taken = [.. running.Keys];
+            }
+
+            if (await context.Next(kinds, taken, stopping) is not { } job)
+            {
+                return null;
+            }
+
+            var cancel = CancellationTokenSource.CreateLinkedTokenSource(stopping);
+            lock (gate)
+            {
+                running[job.Id] = cancel;
+            }
+
+            return (job, cancel);
+        }
+        finally
+        {
+            choosing.Release();
+        }
+    }
+
+    private async Task Work(JobRow job, CancellationTokenSource cancel, CancellationToken stopping)
+    {
+        var work = works[job.Kind];
+        var turn = new JobTurn(job, library, board, time);
+        try
+        {
+            await work.Run(turn, cancel.Token);
+            if (job.State != JobState.Done)
+            {
+                throw new InvalidOperationException($"The work of kind {job.Kind} returned without ending its job: it has to call JobTurn.Finish.");
+            }
+
+            await turn.ReportDone();
         }
         catch (Exception e) when (e is JobStoppedException || (e is OperationCanceledException && cancel.IsCancellationRequested))
         {
@@ -114,46 +179,51 @@ public sealed class JobQueue(LibraryFolder library, LectureTranscriber transcrib
         }
         catch (Exception e)
         {
-            await Fail(job, e, stopping);
+            await Fail(job, work, e, stopping);
         }
         finally
         {
             lock (gate)
             {
-                (currentLecture, current) = (null, null);
+                running.Remove(job.Id);
             }
+
+            cancel.Dispose();
+
+            // Something may have waited for it.
+            Wake();
         }
     }
 
-    private async Task Fail(JobRow job, Exception reason, CancellationToken cancel)
+    private async Task Fail(JobRow job, IJobWork work, Exception reason, CancellationToken cancel)
     {
-        var problem = reason switch
+        if (reason is not KnownProblemException)
         {
-            MediaProblemException or ModelProblemException or ServiceProblemException => reason.Message,
-            _ when PlainProblems.IsDiskFull(reason) => PlainProblems.DiskFull,
-            _ => "Something went wrong while this was transcribed. The recording and what was recognised so far are kept. Try again.",
-        };
-        if (reason is not (MediaProblemException or ModelProblemException or ServiceProblemException))
-        {
-            log.LogError(reason, "The transcription of {Lecture} failed", job.LectureId);
+            log.LogError(reason, "A job of kind {Kind} failed for {Lecture}", job.Kind, job.LectureId);
         }
 
-        await board.Report(new Progress(job.LectureId, job.Stage, JobState.Failed, 0, null, 0, problem));
-        while (!await TryNote(job.Id, problem, cancel))
+        (job.State, job.Problem) = (JobState.Failed, reason switch
+        {
+            KnownProblemException => reason.Message,
+            _ when PlainProblems.IsDiskFull(reason) => PlainProblems.DiskFull,
+            _ => work.Failure,
+        });
+        await Tell([job]);
+        while (!await TryNote(job, cancel))
         {
             // A full disk takes not even this note; wait until it does, rather than run the job in a circle.
             await Task.Delay(TimeSpan.FromSeconds(2), time, cancel);
         }
     }
 
-    private async Task<bool> TryNote(int jobId, string problem, CancellationToken cancel)
+    private async Task<bool> TryNote(JobRow job, CancellationToken cancel)
     {
         try
         {
             await using var context = library.CreateDbContext();
-            await context.Jobs.Where(j => j.Id == jobId && j.State != JobState.Cancelled).ExecuteUpdateAsync(
+            await context.Jobs.Where(j => j.Id == job.Id && j.State != JobState.Cancelled).ExecuteUpdateAsync(
                 s => s.SetProperty(j => j.State, JobState.Failed)
-                    .SetProperty(j => j.Problem, problem)
+                    .SetProperty(j => j.Problem, job.Problem)
                     .SetProperty(j => j.EndedAt, time.GetUtcNow().UtcDateTime),
                 cancel);
             return true;
@@ -161,6 +231,17 @@ public sealed class JobQueue(LibraryFolder library, LectureTranscriber transcrib
         catch (Exception e) when (PlainProblems.IsDiskFull(e))
         {
             return false;
+        }
+    }
+
+    private async Task Tell(IReadOnlyList<JobRow> jobs)
+    {
+        foreach (var job in jobs)
+        {
+            if (job.LectureId is { } lecture)
+            {
+                await board.Report(new Progress(lecture, job.Stage, job.State, 0, null, 0, job.State == JobState.Failed ? job.Problem : null));
+            }
         }
     }
 }

@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Kostel.Data.Rows;
+using Kostel.Server.Http;
 using Microsoft.AspNetCore.SignalR;
 
 namespace Kostel.Server.Jobs;
@@ -13,11 +14,29 @@ public sealed record Progress(string LectureId, JobStage Stage, JobState State, 
 /// <summary>Which lecture's text was changed, and its version now.</summary>
 public sealed record TextChange(string LectureId, int Version);
 
-/// <summary>Open pages listen here; nothing is sent to the server.</summary>
-public sealed class ProgressHub : Hub;
+/// <summary>Open pages listen here; nothing is sent to the server. Each hears what concerns its person.</summary>
+internal sealed class ProgressHub : Hub
+{
+    /// <inheritdoc/>
+    public override async Task OnConnectedAsync()
+    {
+        var asker = Context.GetHttpContext()!.RequestServices.GetRequiredService<Asker>();
+        await Groups.AddToGroupAsync(Context.ConnectionId, Audience.Of(asker.PersonId), Context.ConnectionAborted);
+    }
+}
 
-/// <summary>What is being worked on at this moment, told to every open page.</summary>
-public sealed class ProgressBoard(IHubContext<ProgressHub> hub)
+/// <summary>Whom a message concerns.</summary>
+internal static class Audience
+{
+    /// <summary>A person, in all their windows.</summary>
+    public static string Of(int personId) => $"person {personId}";
+
+    /// <summary>Everybody who can see a lecture: for now the one person has all of them.</summary>
+    public static IReadOnlyList<string> OfLecture(string lectureId) => [Of(PersonRow.TheOne)];
+}
+
+/// <summary>What is being worked on at this moment, told to every open page that it concerns.</summary>
+internal sealed class ProgressBoard(IHubContext<ProgressHub> hub)
 {
     private readonly ConcurrentDictionary<string, Progress> current = new();
 
@@ -25,12 +44,12 @@ public sealed class ProgressBoard(IHubContext<ProgressHub> hub)
     public Progress? Of(string lectureId) => current.GetValueOrDefault(lectureId);
 
     /// <summary>Tells open pages that a lecture's text was changed, so that none shows an old one.</summary>
-    public Task TextChanged(string lectureId, int version) => hub.Clients.All.SendAsync("text", new TextChange(lectureId, version));
+    public Task TextChanged(string lectureId, int version) => hub.Clients.Groups(Audience.OfLecture(lectureId)).SendAsync("text", new TextChange(lectureId, version));
 
     /// <summary>Notes and sends a report.</summary>
     public Task Report(Progress progress)
     {
         current[progress.LectureId] = progress;
-        return hub.Clients.All.SendAsync("progress", progress);
+        return hub.Clients.Groups(Audience.OfLecture(progress.LectureId)).SendAsync("progress", progress);
     }
 }

@@ -1,3 +1,5 @@
+using Kostel.Core.Problems;
+
 namespace Kostel.Speech.Service;
 
 /// <summary>Where a transcription service is, and how it lets itself be asked.</summary>
@@ -31,7 +33,7 @@ public sealed record ServiceAddress(Uri Base, string Key, string Model)
 
 /// <summary>A service did not do what was asked; the message says so in plain words and never holds the key.</summary>
 /// <param name="mayPass">Whether trying again could help without anything being changed.</param>
-public sealed class ServiceProblemException(string message, bool mayPass = false, Exception? reason = null) : Exception(message, reason)
+public sealed class ServiceProblemException(string message, bool mayPass = false, Exception? reason = null) : KnownProblemException(ProblemCodes.Service, message, reason)
 {
     /// <summary>Whether trying again could help.</summary>
     public bool MayPass => mayPass;

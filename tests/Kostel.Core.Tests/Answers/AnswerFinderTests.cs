@@ -30,7 +30,7 @@ public class AnswerFinderTests
     {
         var answer = Finders[lecture].Ask(question);
         Assert.True(answer.IsSaid, question);
-        Assert.Contains(answer.Lines, l => l.Text.Contains(says, StringComparison.OrdinalIgnoreCase));
+        Assert.Contains(answer.Lines, l => l.Quote.Contains(says, StringComparison.OrdinalIgnoreCase));
     }
 
     [Theory]
@@ -61,7 +61,7 @@ public class AnswerFinderTests
         var paragraphs = string.Join(' ', Lecture.DemoParagraphs("06-soil-water"));
         var lines = Finders["06-soil-water"].Ask("When should you water?").Lines;
         Assert.NotEmpty(lines);
-        Assert.All(lines, l => Assert.Contains(l.Text, paragraphs, StringComparison.Ordinal));
+        Assert.All(lines, l => Assert.Contains(l.Quote, paragraphs, StringComparison.Ordinal));
     }
 
     [Fact]

@@ -34,14 +34,14 @@ public class CardIdentityTests
     [InlineData(10_000, 20_000, 20_000, 30_000, false)]
     [InlineData(10_000, 20_000, 12_000, 22_000, true)]
     public void The_same_place_is_known_again_when_a_new_transcription_moves_it_a_little(int start, int end, int otherStart, int otherEnd, bool isSame) =>
-        Assert.Equal(isSame, new SourceSpan("p1", start, end, "a").IsSamePlace(new SourceSpan("p9", otherStart, otherEnd, "b")));
+        Assert.Equal(isSame, new Evidence("p1", start, end, "a").IsSamePlace(new Evidence("p9", otherStart, otherEnd, "b")));
 
     [Fact]
     public void A_card_from_before_there_were_keys_is_known_by_its_source()
     {
-        var draft = new CardDraft("F", "B", new SourceSpan("p1", 1_000, 5_000, "Words."));
-        Assert.True(draft.AsksTheSameAs("card 17", new SourceSpan("p1", 1_100, 5_100, "Words.")));
-        Assert.False(draft.AsksTheSameAs("card 17", new SourceSpan("p1", 9_000, 12_000, "Words.")));
+        var draft = new CardDraft("F", "B", new Evidence("p1", 1_000, 5_000, "Words."));
+        Assert.True(draft.AsksTheSameAs("card 17", new Evidence("p1", 1_100, 5_100, "Words.")));
+        Assert.False(draft.AsksTheSameAs("card 17", new Evidence("p1", 9_000, 12_000, "Words.")));
     }
 
     [Fact]

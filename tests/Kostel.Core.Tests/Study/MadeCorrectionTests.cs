@@ -8,7 +8,7 @@ namespace Kostel.Core.Tests.Study;
 public class MadeCorrectionTests
 {
     private static readonly MadeThing Card = new(
-        "card:1", "seas", "card", 0, ["What rises twice a day?", "the tied", "The tied rises twice a day."], [new SourceSpan("p1", 0, 5_000, "The tied rises twice a day.")]);
+        "card:1", "seas", "card", 0, ["What rises twice a day?", "the tied", "The tied rises twice a day."], [new Evidence("p1", 0, 5_000, "The tied rises twice a day.")]);
 
     [Fact]
     public void A_correction_reaches_every_text_of_a_thing_in_whole_words()
@@ -46,8 +46,8 @@ public class MadeCorrectionTests
     {
         IReadOnlyList<SummaryPart> made =
         [
-            new("Opening", 0, [new SourceSpan("p1", 1_000, 2_000, "One."), new SourceSpan("p2", 11_000, 12_000, "Two.")]),
-            new("Part 2", 20_000, [new SourceSpan("p3", 21_000, 22_000, "Three.")]),
+            new("Opening", 0, [new Evidence("p1", 1_000, 2_000, "One."), new Evidence("p2", 11_000, 12_000, "Two.")]),
+            new("Part 2", 20_000, [new Evidence("p3", 21_000, 22_000, "Three.")]),
         ];
         var renamed = SummaryHeadings.Under(made, [new Chapter("Why there are tides", 0, 20_000), new Chapter("Part 2", 20_000, 30_000)]);
         Assert.Equal(["Why there are tides", "Part 2"], renamed.Select(p => p.Chapter));

@@ -8,10 +8,10 @@ namespace Kostel.Core.Study.Cards;
 /// <summary>A question and its answer, both from one place of a lecture.</summary>
 /// <param name="Front">What is asked; understandable without the lecture.</param>
 /// <param name="Back">What to recall.</param>
-public sealed record CardDraft(string Front, string Back, SourceSpan Source)
+public sealed record CardDraft(string Front, string Back, Evidence Source)
 {
     /// <summary>The part of the source that it asks about, where that is less than the whole.</summary>
-    public SourceSpan Asks { get; init; } = Source;
+    public Evidence Asks { get; init; } = Source;
 
     /// <summary>What it asks about, whatever its wording: a card is made once for each.</summary>
     public string Key => string.Create(CultureInfo.InvariantCulture, $"{Asks.StartMs}-{Asks.EndMs}");
@@ -19,7 +19,7 @@ public sealed record CardDraft(string Front, string Back, SourceSpan Source)
     /// <summary>Whether a card that is there asks about the same.</summary>
     /// <param name="key">Its key; one of another form, from before there were keys, stands for the whole of its source.</param>
     /// <param name="source">What it rests on.</param>
-    public bool AsksTheSameAs(string key, SourceSpan source) =>
+    public bool AsksTheSameAs(string key, Evidence source) =>
         Asks.IsSamePlace(key.Split('-') is [var from, var to] && int.TryParse(from, NumberStyles.None, CultureInfo.InvariantCulture, out var start)
             && int.TryParse(to, NumberStyles.None, CultureInfo.InvariantCulture, out var end)
                 ? source with { StartMs = start, EndMs = end }
@@ -77,7 +77,7 @@ public static class CardMaker
             yield return candidate;
         }
 
-        CardDraft InSentence(CardDraft card) => card with { Source = SourceSpan.Of(sentence), Asks = card.Source };
+        CardDraft InSentence(CardDraft card) => card with { Source = Evidence.Of(sentence), Asks = card.Source };
         foreach (var clause in Clauses.Of(sentence).Where(Standing.IsHeardWell))
         {
             if (Definitions.Find(clause) is { } definition && Fits(definition) && whole.TrueForAll(w => w.Term != definition.Term))
@@ -129,7 +129,7 @@ public static class CardMaker
 
     private static CardDraft OfDefinition(Definition definition)
     {
-        var source = SourceSpan.Of(definition.Sentence);
+        var source = Evidence.Of(definition.Sentence);
         var verb = definition.IsPlural ? "are" : "is";
         return definition.TermIsAnswer
             ? new CardDraft($"What {verb} {definition.Meaning} called?", $"{WordForms.Capital(definition.Named)}.", source)

@@ -33,7 +33,7 @@ internal static partial class NamingCards
             return null;
         }
 
-        var source = at == 0 ? SourceSpan.Of(described) with { EndMs = sentence.EndMs, Quote = $"{described.Text} {sentence.Text}" } : SourceSpan.Of(sentence);
+        var source = at == 0 ? Evidence.Of(described) with { EndMs = sentence.EndMs, Quote = $"{described.Text} {sentence.Text}" } : Evidence.Of(sentence);
         return (new CardDraft($"Give the term: {WordForms.Small(Standing.Untied(described.Text))}", WordForms.Capital(m.Groups["named"].Value) + ".", source), term);
     }
 

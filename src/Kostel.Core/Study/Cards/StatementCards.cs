@@ -39,7 +39,7 @@ internal static partial class StatementCards
     public static IEnumerable<(CardDraft Card, double Worth)> Of(Sentence sentence)
     {
         var text = Standing.Untied(sentence.Text);
-        var source = SourceSpan.Of(sentence);
+        var source = Evidence.Of(sentence);
         if (!Quantities.Find(sentence).All(IsSure))
         {
             yield break;
@@ -57,7 +57,7 @@ internal static partial class StatementCards
     }
 
     /// <summary>"Heights are measured from chart datum." asks "What are heights measured from?"</summary>
-    private static CardDraft? FromPhrase(string text, SourceSpan source)
+    private static CardDraft? FromPhrase(string text, Evidence source)
     {
         var m = PassiveWithPhrase().Match(text);
         return m.Success && Words(m, "subject") is >= 1 and <= 9 && Words(m, "object") is >= 1 and <= 8
@@ -69,7 +69,7 @@ internal static partial class StatementCards
     }
 
     /// <summary>"The main cause of the tides is the pull of the moon." asks "What is the main cause of the tides?"</summary>
-    private static CardDraft? WhatIsThe(string text, SourceSpan source)
+    private static CardDraft? WhatIsThe(string text, Evidence source)
     {
         var m = SomethingOfIs().Match(text);
         return m.Success && Words(m, "subject") <= 10 && Words(m, "object") is >= 1 and <= 16
@@ -78,7 +78,7 @@ internal static partial class StatementCards
     }
 
     /// <summary>"A lunar day is 24 hours and 50 minutes long." asks "How long is a lunar day?"</summary>
-    private static CardDraft? HowLong(string text, SourceSpan source)
+    private static CardDraft? HowLong(string text, Evidence source)
     {
         var m = IsSoLong().Match(text);
         return m.Success && Words(m, "subject") <= 8 && IsAmount(m)
@@ -87,7 +87,7 @@ internal static partial class StatementCards
     }
 
     /// <summary>"The time from one high water to the next is half a lunar day, which is twelve hours." asks for the time.</summary>
-    private static CardDraft? WhichIs(string text, SourceSpan source)
+    private static CardDraft? WhichIs(string text, Evidence source)
     {
         var m = AmountInClause().Match(text);
         return m.Success && Words(m, "subject") is >= 4 and <= 14 && IsAmount(m)
@@ -96,7 +96,7 @@ internal static partial class StatementCards
     }
 
     /// <summary>"High water comes every twelve hours." asks how often.</summary>
-    private static CardDraft? HowOften(string text, SourceSpan source)
+    private static CardDraft? HowOften(string text, Evidence source)
     {
         var m = ComesEvery().Match(text);
         if (!m.Success || Words(m, "subject") > 6 || !IsAmount(m))
@@ -115,7 +115,7 @@ internal static partial class StatementCards
         NumberWords.IsNumber(Tokens.Of(m.Groups["amount"].Value).SkipWhile(w => w is "about" or "only" or "nearly").FirstOrDefault() ?? "");
 
     /// <summary>"X because Y." asks for the reason.</summary>
-    private static CardDraft? Because(string text, SourceSpan source)
+    private static CardDraft? Because(string text, Evidence source)
     {
         var m = ReasonFor().Match(text);
         return m.Success && Words(m, "claim") is >= 4 and <= 18 && Words(m, "reason") is >= 4 and <= 18
@@ -124,7 +124,7 @@ internal static partial class StatementCards
     }
 
     /// <summary>"The surface of clay carries a negative charge." asks "What does the surface of clay carry?"</summary>
-    private static CardDraft? DoesWhat(string text, SourceSpan source)
+    private static CardDraft? DoesWhat(string text, Evidence source)
     {
         var m = SubjectVerbObject().Match(text);
         if (!m.Success || Words(m, "subject") is < 2 or > 7 || Words(m, "object") is < 2 or > 12
@@ -142,12 +142,12 @@ internal static partial class StatementCards
     {
         var m = Condition().Match(Standing.Untied(sentence.Text));
         return m.Success && !ClockTime().IsMatch(m.Value) && Quantities.Find(sentence).All(IsSure) && Words(m, "condition") is >= 4 and <= 16 && Words(m, "result") is >= 3 and <= 14
-            ? new CardDraft($"{m.Groups["condition"].Value}, what follows?", Sentence(m.Groups["result"].Value), SourceSpan.Of(sentence))
+            ? new CardDraft($"{m.Groups["condition"].Value}, what follows?", Sentence(m.Groups["result"].Value), Evidence.Of(sentence))
             : null;
     }
 
     /// <summary>Leaves the sentence's last quantity out.</summary>
-    private static CardDraft? QuantityGap(Sentence sentence, SourceSpan source)
+    private static CardDraft? QuantityGap(Sentence sentence, Evidence source)
     {
         var quantities = Quantities.Find(sentence);
         if (quantities.Count is 0 or > 2 || sentence.Words.Count is < 7 or > 26)

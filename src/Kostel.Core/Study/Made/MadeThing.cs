@@ -1,4 +1,5 @@
 using System.Globalization;
+using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Study.Made;
 
@@ -8,7 +9,7 @@ namespace Kostel.Core.Study.Made;
 /// <param name="StartMs">Where in the lecture it begins.</param>
 /// <param name="Texts">All its texts, in an order of its own that stays.</param>
 /// <param name="Sources">What it rests on; the quotations are among the texts.</param>
-public sealed record MadeThing(string Key, string LectureId, string Kind, int StartMs, IReadOnlyList<string> Texts, IReadOnlyList<SourceSpan> Sources)
+public sealed record MadeThing(string Key, string LectureId, string Kind, int StartMs, IReadOnlyList<string> Texts, IReadOnlyList<Evidence> Sources)
 {
     /// <summary>The key of a thing of a kind with a number.</summary>
     public static string KeyOf(string kind, int id) => string.Create(CultureInfo.InvariantCulture, $"{kind}:{id}");

@@ -9,7 +9,7 @@ namespace Kostel.Core.Study.Quizzes;
 /// <param name="Stem">A whole question.</param>
 /// <param name="Choices">Three or four, alike in form; none says "all of the above".</param>
 /// <param name="Key">Index of the right one.</param>
-public sealed record ChoiceQuestion(string Stem, IReadOnlyList<string> Choices, int Key, SourceSpan Source);
+public sealed record ChoiceQuestion(string Stem, IReadOnlyList<string> Choices, int Key, Evidence Source);
 
 /// <summary>Makes choice questions whose wrong choices come from the same lecture: its other terms, its other numbers of the same unit.</summary>
 /// <remarks>T. Haladyna, S. Downing and M. Rodriguez, "A review of multiple-choice item-writing guidelines", 2002.</remarks>
@@ -22,7 +22,7 @@ public static class QuizMaker
     /// <param name="count">How many are wanted.</param>
     /// <param name="seed">Decides the order of choices.</param>
     /// <param name="asked">Where earlier quizzes asked; what was not asked yet, or less often, comes first.</param>
-    public static IReadOnlyList<ChoiceQuestion> Make(Transcript transcript, int count = 6, int seed = 1, IReadOnlyList<SourceSpan>? asked = null)
+    public static IReadOnlyList<ChoiceQuestion> Make(Transcript transcript, int count = 6, int seed = 1, IReadOnlyList<Evidence>? asked = null)
     {
         if (!StudyLanguages.MakesCards(transcript.Language))
         {
@@ -66,7 +66,7 @@ public static class QuizMaker
         var givesItselfAway = stems.Count > 0 && stems.All(meaning.Contains);
         return others.Count < LeastDistractors || givesItselfAway
             ? null
-            : Shuffle($"What {(definition.IsPlural ? "are" : "is")} {definition.Meaning} called?", WordForms.Capital(definition.Term), others, SourceSpan.Of(definition.Sentence), random);
+            : Shuffle($"What {(definition.IsPlural ? "are" : "is")} {definition.Meaning} called?", WordForms.Capital(definition.Term), others, Evidence.Of(definition.Sentence), random);
     }
 
     /// <summary>Phrases that the lecture says often without defining them, for a lecture that defines little.</summary>
@@ -105,7 +105,7 @@ public static class QuizMaker
             : Shuffle($"What belongs in the gap? {card.Front}", card.Back.TrimEnd('.'), others, card.Source, random);
     }
 
-    private static ChoiceQuestion Shuffle(string stem, string key, List<string> others, SourceSpan source, Random random)
+    private static ChoiceQuestion Shuffle(string stem, string key, List<string> others, Evidence source, Random random)
     {
         var choices = others.Append(key).ToArray();
         random.Shuffle(choices);

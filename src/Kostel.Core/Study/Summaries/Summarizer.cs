@@ -4,7 +4,11 @@ using Kostel.Core.Transcripts;
 namespace Kostel.Core.Study.Summaries;
 
 /// <summary>A chapter's part of a summary: sentences of the lecture in their order.</summary>
-public sealed record SummaryPart(string Chapter, int StartMs, IReadOnlyList<SourceSpan> Lines);
+public sealed record SummaryPart(string Chapter, int StartMs, IReadOnlyList<Evidence> Lines)
+{
+    /// <summary>The same as a part of a lecture's summary.</summary>
+    public SummaryPart In(string? lectureId) => this with { Lines = Lines.Select(l => l.In(lectureId)).ToList() };
+}
 
 /// <summary>Picks the sentences of a lecture that say most of what it is about; every chapter is covered.</summary>
 public static class Summarizer
@@ -20,7 +24,7 @@ public static class Summarizer
         {
             var own = sentences.Where(s => s.StartMs >= chapter.StartMs && s.StartMs < chapter.EndMs).ToList();
             var wanted = Math.Clamp((chapter.EndMs - chapter.StartMs) / MillisecondsPerLine, 1, 4);
-            return new SummaryPart(chapter.Title, chapter.StartMs, Pick(own, importance, wanted).Select(SourceSpan.Of).ToList());
+            return new SummaryPart(chapter.Title, chapter.StartMs, Pick(own, importance, wanted).Select(Evidence.Of).ToList());
         }).ToList();
     }
 

@@ -1,13 +1,14 @@
 using System.Text.Json.Serialization;
+using Kostel.Core.Problems;
 
 namespace Kostel.Core.Transcripts.Edits;
 
 /// <summary>An edit cannot be done; the message says why in plain words.</summary>
-public sealed class EditRefusedException(string message) : Exception(message);
+public sealed class EditRefusedException(string message) : KnownProblemException(ProblemCodes.EditRefused, message);
 
 /// <summary>The text that an edit was made on has been changed meanwhile; nothing was done.</summary>
 /// <param name="passageId">Where.</param>
-public sealed class EditConflictException(string passageId) : Exception("This passage was changed in another window meanwhile.")
+public sealed class EditConflictException(string passageId) : KnownProblemException(ProblemCodes.PassageChanged, "This passage was changed in another window meanwhile.")
 {
     /// <summary>The passage that reads otherwise now, or is gone.</summary>
     public string PassageId => passageId;

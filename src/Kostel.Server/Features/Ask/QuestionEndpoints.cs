@@ -1,9 +1,9 @@
 using Kostel.Core.Answers;
-using Kostel.Core.Study;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Features.Lectures;
 using Kostel.Server.Http;
+using Kostel.Server.Shared;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -11,10 +11,6 @@ namespace Kostel.Server.Features.Ask;
 
 /// <summary>A question to a lecture.</summary>
 public sealed record NewQuestion(string Text);
-
-/// <summary>A line of an answer.</summary>
-/// <param name="Now">What the transcript says there today, where that is something else.</param>
-public sealed record EvidenceView(string Text, int StartMs, int EndMs, string Chapter, string? Now);
 
 /// <summary>What a lecture says to a question.</summary>
 public sealed record AnswerView(bool IsSaid, IReadOnlyList<EvidenceView> Lines, IReadOnlyList<string> UnheardWords);
@@ -33,15 +29,15 @@ internal static class QuestionEndpoints
         questions.MapPost("", Ask).WithName("askQuestion");
     }
 
-    private static async Task<Ok<List<QuestionView>>> List(string id, KostelContext context, CancellationToken cancel)
+    private static async Task<Ok<List<QuestionView>>> List(string id, KostelContext context, Asker asker, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
-        var check = new SourceCheck(await context.Transcript(lecture, cancel));
-        var rows = await context.Questions.AsNoTracking().Where(q => q.LectureId == id).OrderByDescending(q => q.Id).ToListAsync(cancel);
-        return TypedResults.Ok(rows.Select(q => View(q, check)).ToList());
+        var lecture = await context.FindLecture(id, cancel);
+        var evidence = new EvidenceViews(id, await context.Transcript(lecture, cancel));
+        var rows = await context.Questions.AsNoTracking().Where(q => q.LectureId == id && q.OwnerId == asker.PersonId).OrderByDescending(q => q.Id).ToListAsync(cancel);
+        return TypedResults.Ok(rows.Select(q => View(q, evidence)).ToList());
     }
 
-    private static async Task<Ok<QuestionView>> Ask(string id, NewQuestion question, KostelContext context, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<QuestionView>> Ask(string id, NewQuestion question, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
         var text = question.Text.Trim();
         if (text.Length is 0 or > LongestQuestion)
@@ -49,23 +45,15 @@ internal static class QuestionEndpoints
             throw new PlainProblemException(StatusCodes.Status400BadRequest, $"A question has 1 to {LongestQuestion} characters.");
         }
 
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var lecture = await context.FindLecture(id, cancel);
         var transcript = await context.Transcript(lecture, cancel);
-        var answer = new AnswerFinder(transcript).Ask(text);
-        var row = new QuestionRow { LectureId = id, Text = text, Answer = answer, AskedAt = time.GetUtcNow().UtcDateTime };
+        var answer = new AnswerFinder(transcript).Ask(text).In(id);
+        var row = new QuestionRow { LectureId = id, OwnerId = asker.PersonId, Text = text, Answer = answer, AskedAt = time.GetUtcNow().UtcDateTime };
         context.Questions.Add(row);
         await context.SaveChangesAsync(cancel);
-        return TypedResults.Ok(View(row, new SourceCheck(transcript)));
+        return TypedResults.Ok(View(row, new EvidenceViews(id, transcript)));
     }
 
-    private static QuestionView View(QuestionRow row, SourceCheck check) => new(
-        row.Id,
-        row.Text,
-        row.AskedAt,
-        new AnswerView(
-            row.Answer.IsSaid,
-            row.Answer.Lines.Select(l => new EvidenceView(l.Text, l.StartMs, l.EndMs, l.Chapter, Now(check.Of(l.StartMs, l.EndMs, l.Text)))).ToList(),
-            row.Answer.UnheardWords));
-
-    private static string? Now(SourceState state) => state.Holds ? null : state.NowText;
+    private static QuestionView View(QuestionRow row, EvidenceViews evidence) =>
+        new(row.Id, row.Text, row.AskedAt, new AnswerView(row.Answer.IsSaid, row.Answer.Lines.Select(evidence.Of).ToList(), row.Answer.UnheardWords));
 }

@@ -1,4 +1,5 @@
 using Kostel.Core.Captions;
+using Kostel.Core.Problems;
 using Kostel.Core.Transcripts;
 using Kostel.Core.Transcripts.Edits;
 using Kostel.Data;
@@ -7,6 +8,7 @@ using Kostel.Media;
 using Kostel.Server.Features.Lectures;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
+using Kostel.Server.Shared;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -19,6 +21,8 @@ public sealed record TextBrought(bool Aligned, string? Notice);
 /// <summary>Brings a text to a lecture that is there. The text before is kept among the earlier ones.</summary>
 internal static class TextEndpoints
 {
+    private const int LongestName = 100;
+
     public static void MapTexts(this IEndpointRouteBuilder app) =>
         app.MapPost("/api/lectures/{id}/text", Bring).ExcludeFromDescription().TakesUpTo(TextFiles.LargestBytes + 1);
 
@@ -28,8 +32,7 @@ internal static class TextEndpoints
         var text = await TextFiles.ReadAll(request.Body, cancel);
         await LearnLength(id, context, library, cancel);
         await using var all = await context.Database.BeginTransactionAsync(cancel);
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
-        await TranscriptEndpoints.RefuseWhileAtWork(context, id, cancel);
+        var lecture = await context.FindLectureAtRest(id, cancel);
         var heard = await context.Transcript(lecture, cancel);
         var now = time.GetUtcNow().UtcDateTime;
         string? notice = null;
@@ -44,11 +47,11 @@ internal static class TextEndpoints
             aligned = !brought.HasTimes && lecture.HasSound;
             var transcript = aligned ? Align(brought.Transcript, heard) : WithSound(brought.Transcript, lecture);
             notice = TextFiles.Notice(brought, aligned);
-            await context.KeepTranscript(lecture, cancel);
-            await context.ReplaceTranscript(lecture, transcript with { Language = lecture.Language }, cancel);
-            (lecture.MadeAt, lecture.MadeBy, lecture.DurationMs) = (now, name.Length > 100 ? name[..100] : name, transcript.DurationMs);
-            lecture.Notice = notice;
-            await context.SaveChangesAsync(cancel);
+            var provenance = new Provenance(lecture.MadeWith, name.Length > LongestName ? name[..LongestName] : name, now);
+            await context.InstallTranscript(
+                lecture,
+                new InstalledTranscript(transcript with { Language = lecture.Language }, notice, provenance) { LanguageIsGuessed = lecture.LanguageIsGuessed },
+                cancel);
         }
 
         await all.CommitAsync(cancel);
@@ -59,15 +62,14 @@ internal static class TextEndpoints
     /// <summary>The length of a recording is known when its transcription begins. Where none did, the recording is asked; what cannot say stays without one.</summary>
     private static async Task LearnLength(string id, KostelContext context, LibraryFolder library, CancellationToken cancel)
     {
-        if (!await context.Lectures.AnyAsync(l => l.Id == id && l.HasSound && l.DurationMs == 0, cancel))
+        if (!await context.Lectures.AnyAsync(l => l.Id == id && l.HasSound && l.DurationMs == 0 && l.MadeAt == null, cancel))
         {
             return;
         }
 
         if (await Recording.TryProbe(library.Original(id), cancel) is { } facts)
         {
-            await context.Lectures.Where(l => l.Id == id && l.DurationMs == 0).ExecuteUpdateAsync(
-                s => s.SetProperty(l => l.DurationMs, facts.DurationMs).SetProperty(l => l.HasPicture, facts.HasPicture), cancel);
+            await context.NoteRecording(id, facts.DurationMs, facts.HasPicture, cancel);
         }
     }
 
@@ -77,7 +79,7 @@ internal static class TextEndpoints
                 StatusCodes.Status422UnprocessableEntity, "This text has no times, and there are no heard words yet to take them from. Transcribe the recording first, then bring the text again.")
         : TextAlignment.Shared(text, heard) < TextAlignment.LeastShared
             ? throw new PlainProblemException(
-                StatusCodes.Status422UnprocessableEntity, "Hardly any words of this text are said in this recording, so it seems to belong to another one. Nothing was changed.")
+                StatusCodes.Status422UnprocessableEntity, "Hardly any words of this text are said in this recording, so it seems to belong to another one. Nothing was changed.", ProblemCodes.OtherRecording)
         : TextAlignment.Align(text, heard);
 
     /// <summary>A text with times must not go on after its recording has ended.</summary>
@@ -93,7 +95,8 @@ internal static class TextEndpoints
         {
             throw new PlainProblemException(
                 StatusCodes.Status422UnprocessableEntity,
-                $"This text goes on for {Math.Max(1, (text.DurationMs - lecture.DurationMs) / 60_000)} min after the recording has ended, so it seems to belong to another one. Nothing was changed.");
+                $"This text goes on for {Math.Max(1, (text.DurationMs - lecture.DurationMs) / 60_000)} min after the recording has ended, so it seems to belong to another one. Nothing was changed.",
+                ProblemCodes.OtherRecording);
         }
 
         var length = Math.Max(text.DurationMs, lecture.DurationMs);

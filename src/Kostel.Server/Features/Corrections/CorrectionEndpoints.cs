@@ -8,6 +8,7 @@ using Kostel.Server.Features.Edits;
 using Kostel.Server.Features.Lectures;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
+using Kostel.Server.Shared;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -72,7 +73,7 @@ internal static class CorrectionEndpoints
 
     private static async Task<Ok<AgainView>> Again(string id, Corrected corrected, KostelContext context, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var lecture = await context.FindLecture(id, cancel);
         if (Math.Max(corrected.Before.Length, corrected.After.Length) > LongestPassage)
         {
             throw new PlainProblemException(StatusCodes.Status400BadRequest, $"A passage has at most {LongestPassage} characters.");
@@ -91,7 +92,7 @@ internal static class CorrectionEndpoints
 
     private static async Task<Ok<SearchResult>> Find(string id, Search search, KostelContext context, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var lecture = await context.FindLecture(id, cancel);
         Require(search.Phrase, search.Replacement);
         var lectures = search.WholeCourse && lecture.CourseId is not null
             ? await context.Lectures.AsNoTracking().Where(l => l.CourseId == lecture.CourseId && l.DeletedAt == null).OrderBy(l => l.HeldOn).ToListAsync(cancel)
@@ -109,9 +110,9 @@ internal static class CorrectionEndpoints
     }
 
     private static async Task<Ok<ReplacementResult>> Replace(
-        string id, Replacement replacement, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
+        string id, Replacement replacement, KostelContext context, LectureEditing editing, CancellationToken cancel)
     {
-        await LectureEndpoints.Find(context, id, cancel);
+        await context.FindLecture(id, cancel);
         Require(replacement.Phrase, replacement.Text);
         var correction = new Correction(replacement.Phrase, replacement.Text);
         var lectures = replacement.Lectures.Select(l => l.LectureId).Append(id).Distinct().ToList();
@@ -123,7 +124,7 @@ internal static class CorrectionEndpoints
             var chosen = replacement.Lectures.Where(l => l.LectureId == one).SelectMany(l => l.Places).ToList();
             try
             {
-                if (await Apply(context, board, one, chosen, corrected[one].ToList(), time.GetUtcNow().UtcDateTime, cancel) is { } edit)
+                if (await Apply(editing, one, chosen, corrected[one].ToList(), cancel) is { } edit)
                 {
                     (places, made) = (places + chosen.Count, made + corrected[one].Count());
                     edits.Add(new LectureEdit(one, edit));
@@ -140,7 +141,7 @@ internal static class CorrectionEndpoints
 
     /// <returns>The number of the edit; null if there was nothing to do.</returns>
     private static async Task<int?> Apply(
-        KostelContext context, ProgressBoard board, string lectureId, List<WordReplacement> places, List<MadeChange> made, DateTime now, CancellationToken cancel)
+        LectureEditing editing, string lectureId, List<WordReplacement> places, List<MadeChange> made, CancellationToken cancel)
     {
         if (places.Count + made.Count == 0)
         {
@@ -148,18 +149,16 @@ internal static class CorrectionEndpoints
         }
 
         var edit = places.Count > 0 ? new ReplaceWords(places) : null;
-        var applied = await EditEndpoints.Apply(context, lectureId, edit, made, edit?.What ?? "a correction of what was made", now, cancel);
-        await board.TextChanged(lectureId, applied.Lecture.TextVersion);
-        return applied.Stored?.Id;
+        return (await editing.Apply(lectureId, edit, made, edit?.What ?? "a correction of what was made", cancel)).Stored?.Id;
     }
 
-    private static async Task<NoContent> TakeNew(string id, ChangedSource source, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
+    private static async Task<NoContent> TakeNew(string id, ChangedSource source, KostelContext context, LectureEditing editing, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var lecture = await context.FindLecture(id, cancel);
         var thing = (await context.Made([id], cancel)).Find(t => t.Key == source.Key) ?? throw PlainProblemException.NotThere("thing");
         var change = MadeCorrection.Renew(thing, new SourceCheck(await context.Transcript(lecture, cancel)))
             ?? throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "The words that this rests on are not in the transcript any more. It was left as it is.");
-        await EditEndpoints.ApplyMade(context, board, id, change, "new words of a source", time.GetUtcNow().UtcDateTime, cancel);
+        await editing.Apply(id, change, "new words of a source", cancel);
         return TypedResults.NoContent();
     }
 

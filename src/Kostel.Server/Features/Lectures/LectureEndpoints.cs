@@ -5,6 +5,7 @@ using Kostel.Media;
 using Kostel.Server.Features.Library;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
+using Kostel.Server.Shared;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -29,33 +30,20 @@ internal static class LectureEndpoints
         lectures.MapGet("peaks", GetPeaks).WithName("getPeaks");
     }
 
-    /// <summary>A lecture that is there and not in the bin.</summary>
-    public static async Task<LectureRow> Find(KostelContext context, string id, CancellationToken cancel) =>
-        await context.Lectures.Include(l => l.Course).FirstOrDefaultAsync(l => l.Id == id && l.DeletedAt == null, cancel)
-        ?? throw PlainProblemException.NotThere("lecture");
-
-    private static async Task<Ok<LectureView>> Get(string id, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
-    {
-        return TypedResults.Ok(await View(id, context, board, time.GetUtcNow().UtcDateTime, cancel));
-    }
+    private static async Task<Ok<LectureView>> Get(string id, LectureViews views, CancellationToken cancel) => TypedResults.Ok(await views.One(id, cancel));
 
     /// <summary>Notes that somebody opened the lecture. Apart from reading it, which never needs to write.</summary>
-    private static async Task<NoContent> Opened(string id, KostelContext context, TimeProvider time, CancellationToken cancel)
+    private static async Task<NoContent> Opened(string id, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
-        var now = time.GetUtcNow().UtcDateTime;
-        await context.Lectures.Where(l => l.Id == id).ExecuteUpdateAsync(s => s.SetProperty(l => l.OpenedAt, now), cancel);
+        await context.NoteVisit(id, asker.PersonId, time.GetUtcNow().UtcDateTime, cancel);
         return TypedResults.NoContent();
     }
 
-    private static async Task<LectureView> View(string id, KostelContext context, ProgressBoard board, DateTime now, CancellationToken cancel) =>
-        (await LectureViews.Load(context, board, now, l => l.Id == id && l.DeletedAt == null, cancel)).FirstOrDefault()
-        ?? throw PlainProblemException.NotThere("lecture");
-
     private static async Task<Ok<LectureView>> Change(
-        string id, LectureChange change, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
+        string id, LectureChange change, KostelContext context, LectureViews views, CancellationToken cancel)
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
-        var lecture = await Find(context, id, cancel);
+        var lecture = await context.FindLecture(id, cancel);
         if (lecture.Version != change.Version)
         {
             throw PlainProblemException.ChangedElsewhere("lecture");
@@ -77,12 +65,12 @@ internal static class LectureEndpoints
         lecture.CourseId = lecture.Course?.Id;
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
-        return TypedResults.Ok(await View(id, context, board, time.GetUtcNow().UtcDateTime, cancel));
+        return TypedResults.Ok(await views.One(id, cancel));
     }
 
     private static async Task<NoContent> Delete(string id, KostelContext context, JobQueue queue, TimeProvider time, CancellationToken cancel)
     {
-        var lecture = await Find(context, id, cancel);
+        var lecture = await context.FindLecture(id, cancel);
         await queue.Cancel(id, cancel);
         lecture.DeletedAt = time.GetUtcNow().UtcDateTime;
         await context.SaveChangesAsync(cancel);
@@ -97,7 +85,7 @@ internal static class LectureEndpoints
 
     private static async Task<PhysicalFileHttpResult> Media(string id, KostelContext context, LibraryFolder library, CancellationToken cancel)
     {
-        var lecture = await Find(context, id, cancel);
+        var lecture = await context.FindLecture(id, cancel);
         var path = library.Original(id);
         return File.Exists(path)
             ? TypedResults.PhysicalFile(path, MediaTypes.Of(lecture.SourceName, lecture.HasPicture), enableRangeProcessing: true)
@@ -107,7 +95,7 @@ internal static class LectureEndpoints
     /// <summary>20 bytes for each second: the loudness of 50 ms, 0 for silence.</summary>
     private static async Task<FileContentHttpResult> GetPeaks(string id, KostelContext context, LibraryFolder library, CancellationToken cancel)
     {
-        await Find(context, id, cancel);
+        await context.FindLecture(id, cancel);
         var path = library.Peaks(id);
         if (File.Exists(path))
         {

@@ -4,6 +4,8 @@ using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
+using Kostel.Server.Jobs.Transcription;
+using Kostel.Server.Shared;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Kostel.Server.Features.Lectures;
@@ -24,8 +26,7 @@ internal static class SpeakerEndpoints
         string id, VoiceCount wanted, KostelContext context, JobQueue queue, ProgressBoard board, CancellationToken cancel)
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
-        await TranscriptEndpoints.RefuseWhileAtWork(context, id, cancel);
+        var lecture = await context.FindLectureAtRest(id, cancel);
         var choice = new TranscriptionChoice(lecture.MadeWith, lecture.Language, Voices: wanted.Voices);
         if (!choice.IsSound || lecture.MadeAt is null)
         {
@@ -34,7 +35,7 @@ internal static class SpeakerEndpoints
                 : $"There can be 1 to {Diarisation.MostVoices} voices.");
         }
 
-        queue.Enqueue(context, id, choice, onlyVoices: true);
+        queue.Enqueue(context, VoicesWork.Voices, id, new VoicesTask(wanted.Voices));
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
         await board.Report(new Progress(id, JobStage.Checking, JobState.Waiting, 0, null, 0, null));

@@ -5,6 +5,8 @@ using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
+using Kostel.Server.Jobs.Transcription;
+using Kostel.Server.Shared;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -50,12 +52,9 @@ internal static class TranscriptEndpoints
     private static async Task<NoContent> Retry(string id, KostelContext context, JobQueue queue, ProgressBoard board, CancellationToken cancel)
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
-        await LectureEndpoints.Find(context, id, cancel);
-        var last = await context.Jobs.Where(j => j.LectureId == id).OrderByDescending(j => j.Id).FirstOrDefaultAsync(cancel);
-        if (last is { State: JobState.Failed or JobState.Cancelled })
+        await context.FindLecture(id, cancel);
+        if (await queue.Retry(context, id, cancel))
         {
-            queue.Enqueue(context, id, last.Choice, last.OnlyVoices).LanguageIsGuessed = last.LanguageIsGuessed;
-            await context.SaveChangesAsync(cancel);
             await all.CommitAsync(cancel);
             await board.Report(new Progress(id, JobStage.Checking, JobState.Waiting, 0, null, 0, null));
             queue.Wake();
@@ -66,7 +65,7 @@ internal static class TranscriptEndpoints
 
     private static async Task<Ok<TranscriptView>> GetTranscript(string id, KostelContext context, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var lecture = await context.FindLecture(id, cancel);
         var t = await context.Transcript(lecture, cancel);
         var isWhole = !await context.IsAtWork(id, cancel);
         return TypedResults.Ok(new TranscriptView(
@@ -79,16 +78,15 @@ internal static class TranscriptEndpoints
         string id, TranscribeAgain wanted, KostelContext context, JobQueue queue, ProgressBoard board, CancellationToken cancel)
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
-        await LectureEndpoints.Find(context, id, cancel);
-        await RefuseWhileAtWork(context, id, cancel);
+        await context.FindLectureAtRest(id, cancel);
         if (!wanted.Choice.IsSound)
         {
             throw new PlainProblemException(StatusCodes.Status400BadRequest, $"A language has a code of two or three letters, and there are 1 to {Diarisation.MostVoices} voices.");
         }
 
         // Utterances of an attempt that was given up were heard with another choice.
-        context.Utterances.RemoveRange(await context.Utterances.Where(u => u.LectureId == id).ToListAsync(cancel));
-        queue.Enqueue(context, id, wanted.Choice);
+        await context.Utterances.Where(u => u.LectureId == id).ExecuteDeleteAsync(cancel);
+        queue.Enqueue(context, TranscriptionWork.Transcription, id, new TranscriptionTask(wanted.Choice));
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
         await board.Report(new Progress(id, JobStage.Checking, JobState.Waiting, 0, null, 0, null));
@@ -98,7 +96,7 @@ internal static class TranscriptEndpoints
 
     private static async Task<Ok<MadeTranscripts>> Earlier(string id, KostelContext context, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var lecture = await context.FindLecture(id, cancel);
         var earlier = await context.EarlierTranscripts.AsNoTracking().Where(t => t.LectureId == id).OrderByDescending(t => t.Id)
             .Select(t => new EarlierTranscript(t.Id, t.Accuracy, t.MadeBy, t.MadeAt, t.WordCount)).ToListAsync(cancel);
         var terms = lecture.CourseId is { } course ? await context.Terms.CountAsync(t => t.CourseId == course, cancel) : 0;
@@ -109,28 +107,14 @@ internal static class TranscriptEndpoints
     private static async Task<NoContent> UseEarlier(string id, int earlier, KostelContext context, ProgressBoard board, CancellationToken cancel)
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
-        await RefuseWhileAtWork(context, id, cancel);
+        var lecture = await context.FindLectureAtRest(id, cancel);
         var row = await context.EarlierTranscripts.FirstOrDefaultAsync(t => t.Id == earlier && t.LectureId == id, cancel)
             ?? throw PlainProblemException.NotThere("transcript");
-        await context.KeepTranscript(lecture, cancel);
-        await context.ReplaceTranscript(lecture, row.Transcript, cancel);
-        (lecture.DurationMs, lecture.Notice) = (row.Transcript.DurationMs, row.Notice);
-        (lecture.MadeWith, lecture.MadeBy, lecture.MadeAt) = (row.Accuracy, row.MadeBy, row.MadeAt);
-        (lecture.Language, lecture.LanguageIsGuessed) = (row.Transcript.Language, false);
+        await context.InstallTranscript(lecture, new InstalledTranscript(row.Transcript, row.Notice, new Provenance(row.Accuracy, row.MadeBy, row.MadeAt)), cancel);
         context.EarlierTranscripts.Remove(row);
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
         await board.TextChanged(id, lecture.TextVersion);
         return TypedResults.NoContent();
-    }
-
-    /// <summary>Refuses what would be lost under a transcription that goes on.</summary>
-    internal static async Task RefuseWhileAtWork(KostelContext context, string id, CancellationToken cancel)
-    {
-        if (await context.IsAtWork(id, cancel))
-        {
-            throw new PlainProblemException(StatusCodes.Status409Conflict, "This lecture is being transcribed at the moment. Wait until that is done, or stop it.");
-        }
     }
 }

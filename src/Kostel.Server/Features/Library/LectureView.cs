@@ -1,7 +1,9 @@
+using System.Linq.Expressions;
 using Kostel.Core.Study;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Features.Languages;
+using Kostel.Server.Http;
 using Kostel.Server.Jobs;
 using Microsoft.EntityFrameworkCore;
 
@@ -36,12 +38,16 @@ public sealed record LectureView(
     Progress? Work);
 
 /// <summary>Reads lectures for showing.</summary>
-internal static class LectureViews
+internal sealed class LectureViews(KostelContext context, ProgressBoard board, Asker asker, TimeProvider time)
 {
-    /// <summary>All lectures that are not in the bin, or those that a condition picks; the newest first.</summary>
-    public static async Task<List<LectureView>> Load(
-        KostelContext context, ProgressBoard board, DateTime now, System.Linq.Expressions.Expression<Func<LectureRow, bool>> which, CancellationToken cancel)
+    /// <summary>A lecture that is not in the bin.</summary>
+    public async Task<LectureView> One(string id, CancellationToken cancel) =>
+        (await Load(l => l.Id == id && l.DeletedAt == null, cancel)).FirstOrDefault() ?? throw PlainProblemException.NotThere("lecture");
+
+    /// <summary>All lectures that a condition picks, as the person who asks sees them; the newest first.</summary>
+    public async Task<List<LectureView>> Load(Expression<Func<LectureRow, bool>> which, CancellationToken cancel)
     {
+        var (me, now) = (asker.PersonId, time.GetUtcNow().UtcDateTime);
         var lectures = await context.Lectures.AsNoTracking().Include(l => l.Course).Where(which)
             .OrderByDescending(l => l.HeldOn).ThenByDescending(l => l.AddedAt)
             .Select(l => new
@@ -49,16 +55,17 @@ internal static class LectureViews
                 Row = l,
                 Chapters = context.Chapters.Count(c => c.LectureId == l.Id),
                 Cards = context.Cards.Count(c => c.LectureId == l.Id),
-                Due = context.Cards.Count(c => c.LectureId == l.Id && c.DueAt <= now),
+                Due = context.Cards.Count(c => c.LectureId == l.Id && c.Memories.Any(m => m.OwnerId == me && m.DueAt <= now)),
+                OpenedAt = context.Visits.Where(v => v.LectureId == l.Id && v.OwnerId == me).Select(v => (DateTime?)v.At).FirstOrDefault(),
                 Job = context.Jobs.Where(j => j.LectureId == l.Id).OrderByDescending(j => j.Id).FirstOrDefault(),
             })
             .ToListAsync(cancel);
         return lectures.Select(l => new LectureView(
             l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.Course?.Title, LanguageView.Of(l.Row.Language), l.Row.LanguageIsGuessed, StudyLanguages.MakesCards(l.Row.Language), l.Row.DurationMs, l.Row.HasPicture, l.Row.HasSound, l.Row.SourceName,
-            l.Row.AddedAt, l.Row.OpenedAt, l.Row.Notice, l.Row.Version, l.Chapters, l.Cards, l.Due, Work(l.Job, l.Row.MadeAt is not null, board))).ToList();
+            l.Row.AddedAt, l.OpenedAt, l.Row.Notice, l.Row.Version, l.Chapters, l.Cards, l.Due, Work(l.Row.Id, l.Job, l.Row.MadeAt is not null))).ToList();
     }
 
-    private static Progress? Work(JobRow? job, bool hasTranscript, ProgressBoard board)
+    private Progress? Work(string lectureId, JobRow? job, bool hasTranscript)
     {
         // A second attempt that was stopped leaves the first transcript: nothing is missing.
         if (job is null or { State: JobState.Done } || (job.State == JobState.Cancelled && hasTranscript))
@@ -66,9 +73,9 @@ internal static class LectureViews
             return null;
         }
 
-        var live = board.Of(job.LectureId);
+        var live = board.Of(lectureId);
         return job.State is JobState.Running or JobState.Waiting && live?.State is JobState.Running or JobState.Failed
             ? live
-            : new Progress(job.LectureId, job.Stage, job.State, 0, null, 0, job.Problem);
+            : new Progress(lectureId, job.Stage, job.State, 0, null, 0, job.Problem);
     }
 }

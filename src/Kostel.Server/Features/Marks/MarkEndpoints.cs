@@ -4,6 +4,7 @@ using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Features.Lectures;
 using Kostel.Server.Http;
+using Kostel.Server.Shared;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -39,28 +40,22 @@ internal static class MarkEndpoints
         marks.MapPost("picture", AddPicture).WithName("addPicture").ExcludeFromDescription().TakesUpTo(PictureFiles.LargestBytes + 1);
     }
 
-    /// <summary>The marks of a lecture as the core knows them, in order of time.</summary>
-    public static async Task<List<Mark>> Of(KostelContext context, string id, CancellationToken cancel) =>
-        (await Rows(context, id).ToListAsync(cancel)).ConvertAll(m => new Mark(m.Kind, m.StartMs, m.EndMs, m.Quote, m.Text, m.Resolved));
-
-    private static IQueryable<MarkRow> Rows(KostelContext context, string id) =>
-        context.Marks.AsNoTracking().Where(m => m.LectureId == id && m.DeletedAt == null).OrderBy(m => m.StartMs).ThenBy(m => m.Id);
-
-    private static async Task<Ok<List<MarkView>>> List(string id, KostelContext context, CancellationToken cancel)
+    private static async Task<Ok<List<MarkView>>> List(string id, KostelContext context, Asker asker, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
-        var rows = await Rows(context, id).ToListAsync(cancel);
+        var lecture = await context.FindLecture(id, cancel);
+        var rows = await context.MarksOf(id, asker.PersonId).ToListAsync(cancel);
         var check = rows.Exists(m => m.Quote.Length > 0) ? new SourceCheck(await context.Transcript(lecture, cancel)) : null;
         return TypedResults.Ok(rows.ConvertAll(m => View(m, check)));
     }
 
-    private static async Task<Ok<MarkView>> Add(string id, NewMark mark, KostelContext context, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<MarkView>> Add(string id, NewMark mark, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var lecture = await context.FindLecture(id, cancel);
         var start = Math.Clamp(mark.StartMs, 0, Math.Max(0, lecture.DurationMs));
         var row = new MarkRow
         {
             LectureId = id,
+            OwnerId = asker.PersonId,
             Kind = mark.Kind,
             StartMs = start,
             EndMs = Math.Clamp(mark.EndMs, start, Math.Max(start, lecture.DurationMs)),
@@ -73,10 +68,10 @@ internal static class MarkEndpoints
         return TypedResults.Ok(View(row, null));
     }
 
-    private static async Task<Ok<MarkView>> Change(string id, int mark, MarkChange change, KostelContext context, CancellationToken cancel)
+    private static async Task<Ok<MarkView>> Change(string id, int mark, MarkChange change, KostelContext context, Asker asker, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
-        var row = await Find(context, id, mark, cancel);
+        var lecture = await context.FindLecture(id, cancel);
+        var row = await Find(context, asker, id, mark, cancel);
         if (row.Version != change.Version)
         {
             throw PlainProblemException.ChangedElsewhere("mark");
@@ -88,43 +83,44 @@ internal static class MarkEndpoints
         return TypedResults.Ok(View(row, new SourceCheck(await context.Transcript(lecture, cancel))));
     }
 
-    private static async Task<NoContent> Delete(string id, int mark, KostelContext context, TimeProvider time, CancellationToken cancel)
+    private static async Task<NoContent> Delete(string id, int mark, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
-        (await Find(context, id, mark, cancel)).DeletedAt = time.GetUtcNow().UtcDateTime;
+        (await Find(context, asker, id, mark, cancel)).DeletedAt = time.GetUtcNow().UtcDateTime;
         await context.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }
 
-    private static async Task<NoContent> Restore(string id, int mark, KostelContext context, CancellationToken cancel)
+    private static async Task<NoContent> Restore(string id, int mark, KostelContext context, Asker asker, CancellationToken cancel)
     {
-        await context.Marks.Where(m => m.LectureId == id && m.Id == mark).ExecuteUpdateAsync(s => s.SetProperty(m => m.DeletedAt, (DateTime?)null), cancel);
+        var me = asker.PersonId;
+        await context.Marks.Where(m => m.LectureId == id && m.OwnerId == me && m.Id == mark).ExecuteUpdateAsync(s => s.SetProperty(m => m.DeletedAt, (DateTime?)null), cancel);
         return TypedResults.NoContent();
     }
 
     /// <summary>Takes a picture in the request's body and puts it at a time.</summary>
     private static async Task<Ok<MarkView>> AddPicture(
-        string id, int atMs, HttpRequest request, KostelContext context, LibraryFolder library, TimeProvider time, CancellationToken cancel)
+        string id, int atMs, HttpRequest request, KostelContext context, Asker asker, LibraryFolder library, TimeProvider time, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var lecture = await context.FindLecture(id, cancel);
         var name = await PictureFiles.Keep(library, id, request.Body, cancel);
         var at = Math.Clamp(atMs, 0, Math.Max(0, lecture.DurationMs));
-        var row = new MarkRow { LectureId = id, Kind = MarkKind.Note, StartMs = at, EndMs = at, Quote = "", Text = "", Picture = name, MadeAt = time.GetUtcNow().UtcDateTime };
+        var row = new MarkRow { LectureId = id, OwnerId = asker.PersonId, Kind = MarkKind.Note, StartMs = at, EndMs = at, Quote = "", Text = "", Picture = name, MadeAt = time.GetUtcNow().UtcDateTime };
         context.Marks.Add(row);
         await context.SaveChangesAsync(cancel);
         return TypedResults.Ok(View(row, null));
     }
 
-    private static async Task<PhysicalFileHttpResult> Picture(string id, int mark, KostelContext context, LibraryFolder library, CancellationToken cancel)
+    private static async Task<PhysicalFileHttpResult> Picture(string id, int mark, KostelContext context, Asker asker, LibraryFolder library, CancellationToken cancel)
     {
-        var row = await Find(context, id, mark, cancel);
+        var row = await Find(context, asker, id, mark, cancel);
         var path = row.Picture is null ? null : PictureFiles.PathOf(library.LectureFolder(id), row.Picture);
         return path is not null && File.Exists(path)
             ? TypedResults.PhysicalFile(path, PictureFiles.TypeOf(path))
             : throw PlainProblemException.NotThere("picture");
     }
 
-    private static async Task<MarkRow> Find(KostelContext context, string id, int mark, CancellationToken cancel) =>
-        await context.Marks.FirstOrDefaultAsync(m => m.LectureId == id && m.Id == mark && m.DeletedAt == null, cancel) ?? throw PlainProblemException.NotThere("mark");
+    private static async Task<MarkRow> Find(KostelContext context, Asker asker, string id, int mark, CancellationToken cancel) =>
+        await context.Marks.FirstOrDefaultAsync(m => m.LectureId == id && m.OwnerId == asker.PersonId && m.Id == mark && m.DeletedAt == null, cancel) ?? throw PlainProblemException.NotThere("mark");
 
     private static MarkView View(MarkRow m, SourceCheck? check)
     {

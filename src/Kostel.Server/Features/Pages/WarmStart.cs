@@ -42,7 +42,7 @@ internal sealed class WarmStart(LibraryFolder library, IServer server, IHostAppl
     {
         await using var context = library.CreateDbContext();
         var last = await context.Lectures.AsNoTracking().Where(l => l.DeletedAt == null && l.MadeAt != null)
-            .OrderByDescending(l => l.OpenedAt).Select(l => l.Id).FirstOrDefaultAsync(cancel);
+            .OrderByDescending(l => context.Visits.Where(v => v.LectureId == l.Id).Max(v => (DateTime?)v.At)).Select(l => l.Id).FirstOrDefaultAsync(cancel);
         List<string> first = ["/", "/api/today"];
         return last is null ? first : [.. first, $"/lecture/{last}", $"/api/lectures/{last}/transcript", $"/api/lectures/{last}/marks"];
     }

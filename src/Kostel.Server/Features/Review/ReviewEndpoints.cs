@@ -1,41 +1,40 @@
+using Kostel.Core.Problems;
 using Kostel.Core.Review;
-using Kostel.Core.Study;
 using Kostel.Core.Study.Made;
 using Kostel.Data;
 using Kostel.Data.Rows;
-using Kostel.Server.Features.Edits;
 using Kostel.Server.Features.Settings;
-using Kostel.Server.Features.Study;
 using Kostel.Server.Http;
-using Kostel.Server.Jobs;
+using Kostel.Server.Shared;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Features.Review;
 
 /// <summary>A card with where it comes from.</summary>
-/// <param name="Version">The state that a grade refers to.</param>
+/// <param name="Version">The wording that a change refers to.</param>
+/// <param name="MemoryVersion">The state that a grade refers to.</param>
 public sealed record CardView(
-    int Id, string LectureId, string LectureTitle, string? Course, string Front, string Back, SourceView Source, DateTime DueAt, bool IsNew, int Version)
+    int Id, string LectureId, string LectureTitle, string? Course, string Front, string Back, EvidenceView Source, DateTime DueAt, bool IsNew, int Version, int MemoryVersion)
 {
     /// <summary>The view of a card.</summary>
-    public static CardView Of(CardRow card, LectureRow lecture, SourceCheck check) => new(
-        card.Id, lecture.Id, lecture.Title, lecture.Course?.Title, card.Front, card.Back, SourceView.Of(card.Source, check), card.DueAt, card.Stability is null, card.Version);
+    internal static CardView Of(CardRow card, CardMemoryRow memory, LectureRow lecture, EvidenceViews evidence) => new(
+        card.Id, lecture.Id, lecture.Title, lecture.Course?.Title, card.Front, card.Back, evidence.Of(card.Source), memory.DueAt, memory.Stability is null, card.Version, memory.Version);
 }
 
 /// <summary>Another wording of a card. <paramref name="Version"/> is the one that it was made on.</summary>
 public sealed record CardChange(string Front, string Back, int Version);
 
-/// <summary>How a card was recalled.</summary>
-public sealed record NewReview(RecallGrade Grade, int Version);
+/// <summary>How a card was recalled. <paramref name="MemoryVersion"/> is the state that was graded.</summary>
+public sealed record NewReview(RecallGrade Grade, int MemoryVersion);
 
-/// <summary>The version of a card that a grade is taken back on.</summary>
-public sealed record CardVersion(int Version);
+/// <summary>The state that a card is in while its grade is taken back.</summary>
+public sealed record CardVersion(int MemoryVersion);
 
 /// <summary>When the card comes back.</summary>
 /// <param name="InDays">0 for soon, in the same sitting.</param>
-/// <param name="Version">The card's state from now on.</param>
-public sealed record ReviewResult(DateTime DueAt, int InDays, int Version);
+/// <param name="MemoryVersion">The card's state from now on.</param>
+public sealed record ReviewResult(DateTime DueAt, int InDays, int MemoryVersion);
 
 internal static class ReviewEndpoints
 {
@@ -49,29 +48,35 @@ internal static class ReviewEndpoints
         app.MapPost("/api/cards/{cardId:int}/reviews/undo", TakeBack).WithName("takeReviewBack");
     }
 
-    private static async Task<Ok<List<CardView>>> Due(string? lecture, KostelContext context, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<List<CardView>>> Due(string? lecture, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
-        var now = time.GetUtcNow().UtcDateTime;
-        var cards = await context.Cards.AsNoTracking()
-            .Join(context.Lectures.Include(l => l.Course), c => c.LectureId, l => l.Id, (Card, Lecture) => new { Card, Lecture })
-            .Where(x => x.Card.DueAt <= now && x.Lecture.DeletedAt == null && (lecture == null || x.Lecture.Id == lecture))
-            .OrderBy(x => x.Card.DueAt).ThenBy(x => x.Card.Id)
+        var (me, now) = (asker.PersonId, time.GetUtcNow().UtcDateTime);
+        var due = await context.CardMemories.AsNoTracking().Where(m => m.OwnerId == me && m.DueAt <= now)
+            .Join(context.Cards, m => m.CardId, c => c.Id, (Memory, Card) => new { Memory, Card })
+            .Join(context.Lectures.Include(l => l.Course), x => x.Card.LectureId, l => l.Id, (x, Lecture) => new { x.Memory, x.Card, Lecture })
+            .Where(x => x.Lecture.DeletedAt == null && (lecture == null || x.Lecture.Id == lecture))
+            .OrderBy(x => x.Memory.DueAt).ThenBy(x => x.Card.Id)
             .Take(MostAtOnce)
             .ToListAsync(cancel);
-        var checks = new Dictionary<string, SourceCheck>();
-        foreach (var row in cards.Select(x => x.Lecture).DistinctBy(l => l.Id))
+        var evidence = new Dictionary<string, EvidenceViews>();
+        foreach (var row in due.Select(x => x.Lecture).DistinctBy(l => l.Id))
         {
-            checks[row.Id] = new SourceCheck(await context.Transcript(row, cancel));
+            evidence[row.Id] = new EvidenceViews(row.Id, await context.Transcript(row, cancel));
         }
 
-        return TypedResults.Ok(cards.Select(x => CardView.Of(x.Card, x.Lecture, checks[x.Lecture.Id])).ToList());
+        return TypedResults.Ok(due.ConvertAll(x => CardView.Of(x.Card, x.Memory, x.Lecture, evidence[x.Lecture.Id])));
     }
 
     /// <summary>Corrects the wording of a card; its reviews stay.</summary>
-    private static async Task<NoContent> Change(int cardId, CardChange change, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
+    private static async Task<NoContent> Change(int cardId, CardChange change, KostelContext context, LectureEditing editing, CancellationToken cancel)
     {
         const int Longest = 2_000;
-        var card = await Find(context.Cards.AsNoTracking(), cardId, change.Version, cancel);
+        var card = await context.Cards.AsNoTracking().FirstOrDefaultAsync(c => c.Id == cardId, cancel) ?? throw PlainProblemException.NotThere("card");
+        if (card.Version != change.Version)
+        {
+            throw PlainProblemException.ChangedElsewhere("card");
+        }
+
         var (front, back) = (change.Front.Trim(), change.Back.Trim());
         if (front.Length is 0 or > Longest || back.Length is 0 or > Longest)
         {
@@ -79,52 +84,56 @@ internal static class ReviewEndpoints
         }
 
         var wording = new MadeChange(MadeThing.KeyOf("card", cardId), [card.Front, card.Back, card.Source.Quote], [front, back, card.Source.Quote]);
-        await EditEndpoints.ApplyMade(context, board, card.LectureId, wording, "the wording of a card", time.GetUtcNow().UtcDateTime, cancel);
+        await editing.Apply(card.LectureId, wording, "the wording of a card", cancel);
         return TypedResults.NoContent();
     }
 
-    private static async Task<Ok<ReviewResult>> Grade(int cardId, NewReview review, KostelContext context, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<ReviewResult>> Grade(int cardId, NewReview review, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
-        var card = await Find(context.Cards, cardId, review.Version, cancel);
+        var row = await Find(context, asker, cardId, review.MemoryVersion, cancel);
         var now = time.GetUtcNow().UtcDateTime;
-        var before = new CardState(card.Stability, card.Difficulty, card.DueAt, card.ReviewedAt);
-        var memory = card is { Stability: { } stability, Difficulty: { } difficulty } ? new Memory(stability, difficulty) : (Memory?)null;
-        var (after, days) = CardSchedule.After(new ScheduledCard(memory, card.ReviewedAt, card.DueAt), review.Grade, now, await context.Days(time, cancel));
-        (card.Stability, card.Difficulty) = (after.Memory!.Value.Stability, after.Memory.Value.Difficulty);
-        (card.DueAt, card.ReviewedAt, card.Version) = (after.DueAt, now, card.Version + 1);
+        var before = row.State;
+        var memory = row is { Stability: { } stability, Difficulty: { } difficulty } ? new Memory(stability, difficulty) : (Memory?)null;
+        var days = await context.Days(asker.PersonId, time, cancel);
+        var (after, inDays) = CardSchedule.After(new ScheduledCard(memory, row.ReviewedAt, row.DueAt), review.Grade, now, days);
+        var (stabler, harder) = (after.Memory!.Value.Stability, after.Memory.Value.Difficulty);
+        (row.State, row.Version) = (new CardState(stabler, harder, after.DueAt, now), row.Version + 1);
         context.Reviews.Add(new ReviewRow
         {
             CardId = cardId,
+            OwnerId = asker.PersonId,
             Grade = review.Grade,
             At = now,
-            Stability = after.Memory.Value.Stability,
-            Difficulty = after.Memory.Value.Difficulty,
+            Stability = stabler,
+            Difficulty = harder,
             Before = before,
         });
         await context.SaveChangesAsync(cancel);
-        return TypedResults.Ok(new ReviewResult(card.DueAt, days, card.Version));
+        return TypedResults.Ok(new ReviewResult(row.DueAt, inDays, row.Version));
     }
 
     /// <summary>Takes a card's last grade back: it stands as it stood before, and the review never was.</summary>
-    private static async Task<Ok<ReviewResult>> TakeBack(int cardId, CardVersion wanted, KostelContext context, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<ReviewResult>> TakeBack(int cardId, CardVersion wanted, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
-        var card = await Find(context.Cards, cardId, wanted.Version, cancel);
-        var last = await context.Reviews.Where(r => r.CardId == cardId).OrderByDescending(r => r.Id).FirstOrDefaultAsync(cancel);
+        var row = await Find(context, asker, cardId, wanted.MemoryVersion, cancel);
+        var me = asker.PersonId;
+        var last = await context.Reviews.Where(r => r.CardId == cardId && r.OwnerId == me).OrderByDescending(r => r.Id).FirstOrDefaultAsync(cancel);
         if (last?.Before is not { } before)
         {
-            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "There is no grade to take back.");
+            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "There is no grade to take back.", ProblemCodes.NothingToDo);
         }
 
-        (card.Stability, card.Difficulty, card.DueAt, card.ReviewedAt) = (before.Stability, before.Difficulty, before.DueAt, before.ReviewedAt);
-        card.Version++;
+        (row.State, row.Version) = (before, row.Version + 1);
         context.Reviews.Remove(last);
         await context.SaveChangesAsync(cancel);
-        return TypedResults.Ok(new ReviewResult(card.DueAt, (await context.Days(time, cancel)).Between(time.GetUtcNow().UtcDateTime, card.DueAt), card.Version));
+        var days = await context.Days(me, time, cancel);
+        return TypedResults.Ok(new ReviewResult(row.DueAt, days.Between(time.GetUtcNow().UtcDateTime, row.DueAt), row.Version));
     }
 
-    private static async Task<CardRow> Find(IQueryable<CardRow> cards, int id, int version, CancellationToken cancel)
+    private static async Task<CardMemoryRow> Find(KostelContext context, Asker asker, int cardId, int version, CancellationToken cancel)
     {
-        var card = await cards.FirstOrDefaultAsync(c => c.Id == id, cancel) ?? throw PlainProblemException.NotThere("card");
-        return card.Version == version ? card : throw PlainProblemException.ChangedElsewhere("card");
+        var row = await context.CardMemories.FirstOrDefaultAsync(m => m.CardId == cardId && m.OwnerId == asker.PersonId, cancel)
+            ?? throw PlainProblemException.NotThere("card");
+        return row.Version == version ? row : throw PlainProblemException.ChangedElsewhere("card");
     }
 }

@@ -23,14 +23,14 @@ internal static class SettingsEndpoints
         app.MapPut("/api/settings", Change).WithName("changeSettings");
     }
 
-    private static async Task<Ok<SettingsView>> Get(KostelContext context, DoorSetting door, LibraryFolder library, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<SettingsView>> Get(KostelContext context, Asker asker, DoorSetting door, LibraryFolder library, TimeProvider time, CancellationToken cancel)
     {
-        var days = await context.Days(time, cancel);
+        var days = await context.Days(asker.PersonId, time, cancel);
         return TypedResults.Ok(new SettingsView(days.BeginsAtHour, door.AsksForKey, days.Zone.DisplayName, library.OnlyForReading));
     }
 
     private static async Task<Ok<SettingsView>> Change(
-        SettingsChange change, KostelContext context, DoorSetting door, LibraryFolder library, TimeProvider time, CancellationToken cancel)
+        SettingsChange change, KostelContext context, Asker asker, DoorSetting door, LibraryFolder library, TimeProvider time, CancellationToken cancel)
     {
         if (change.DayBeginsAtHour is < 0 or > StudyDays.LatestHour)
         {
@@ -39,7 +39,7 @@ internal static class SettingsEndpoints
 
         if (change.DayBeginsAtHour is { } hour)
         {
-            await context.KeepDayBegins(hour, cancel);
+            await context.KeepDayBegins(asker.PersonId, hour, cancel);
         }
 
         if (change.AsksForKey is { } asks)
@@ -47,6 +47,6 @@ internal static class SettingsEndpoints
             await door.Keep(context, asks, cancel);
         }
 
-        return await Get(context, door, library, time, cancel);
+        return await Get(context, asker, door, library, time, cancel);
     }
 }

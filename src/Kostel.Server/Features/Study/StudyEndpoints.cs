@@ -1,4 +1,3 @@
-using Kostel.Core.Study;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Made;
 using Kostel.Core.Study.Quizzes;
@@ -8,6 +7,7 @@ using Kostel.Data.Rows;
 using Kostel.Server.Features.Lectures;
 using Kostel.Server.Features.Review;
 using Kostel.Server.Http;
+using Kostel.Server.Shared;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -35,8 +35,7 @@ public sealed record NewAttempt(IReadOnlyList<int> Choices);
 public sealed record AttemptView(int RightCount, DateTime FinishedAt, IReadOnlyList<MarkedAnswer> Answers);
 
 /// <summary>An answer and the key.</summary>
-/// <param name="Now">What the transcript says there today, where that is something else.</param>
-public sealed record MarkedAnswer(int Choice, int Key, int StartMs, string Quote, string? Now);
+public sealed record MarkedAnswer(int Choice, int Key, EvidenceView Source);
 
 internal static class StudyEndpoints
 {
@@ -52,16 +51,16 @@ internal static class StudyEndpoints
         app.MapPost("/api/quizzes/{quizId:int}/attempts", Take).WithName("takeQuiz");
     }
 
-    private static async Task<Ok<StudyView>> Get(string id, KostelContext context, CancellationToken cancel)
+    private static async Task<Ok<StudyView>> Get(string id, KostelContext context, Asker asker, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
-        return TypedResults.Ok(await View(lecture, context, cancel));
+        var lecture = await context.FindLecture(id, cancel);
+        return TypedResults.Ok(await View(lecture, context, asker.PersonId, cancel));
     }
 
-    private static async Task<Ok<StudyView>> MakeSummary(string id, KostelContext context, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<StudyView>> MakeSummary(string id, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
-        var parts = Summarizer.Summarize(await context.Transcript(lecture, cancel));
+        var lecture = await context.FindLecture(id, cancel);
+        var parts = Summarizer.Summarize(await context.Transcript(lecture, cancel)).Select(p => p.In(id)).ToList();
         NotEmpty(parts, "summary");
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         var newest = await context.Summaries.AsNoTracking().Where(s => s.LectureId == id).OrderByDescending(s => s.Id).FirstOrDefaultAsync(cancel);
@@ -72,45 +71,33 @@ internal static class StudyEndpoints
             await all.CommitAsync(cancel);
         }
 
-        return TypedResults.Ok(await View(lecture, context, cancel));
+        return TypedResults.Ok(await View(lecture, context, asker.PersonId, cancel));
     }
 
     /// <summary>Adds cards; one that is there already is kept with its reviews.</summary>
-    private static async Task<Ok<StudyView>> MakeCards(string id, KostelContext context, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<StudyView>> MakeCards(string id, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var lecture = await context.FindLecture(id, cancel);
         var drafts = NotEmpty(CardMaker.Make(await context.Transcript(lecture, cancel), CardsWanted), "cards");
 
         // Looked up and added in one transaction: whatever is pressed how often, a card is made once.
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == id).ToListAsync(cancel);
         context.Cards.AddRange(drafts.Where(d => !there.Exists(c => d.AsksTheSameAs(c.SourceKey, c.Source))).DistinctBy(d => d.Key)
-            .Select(d => NewCard(id, d, time.GetUtcNow().UtcDateTime)));
+            .Select(d => CardRow.Of(id, d, time.GetUtcNow().UtcDateTime)));
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
-        return TypedResults.Ok(await View(lecture, context, cancel));
+        return TypedResults.Ok(await View(lecture, context, asker.PersonId, cancel));
     }
 
-    /// <summary>A card that is due at once.</summary>
-    public static CardRow NewCard(string lectureId, CardDraft draft, DateTime now) => new()
-    {
-        LectureId = lectureId,
-        Front = draft.Front,
-        Back = draft.Back,
-        Source = draft.Source,
-        SourceKey = draft.Key,
-        DueAt = now,
-        CreatedAt = now,
-    };
-
     /// <summary>Makes another quiz than the one that the page shows. What was not asked yet comes first. If there is another one already, that is shown.</summary>
-    private static async Task<Ok<StudyView>> MakeQuiz(string id, NewQuiz wanted, KostelContext context, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<StudyView>> MakeQuiz(string id, NewQuiz wanted, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var lecture = await context.FindLecture(id, cancel);
         var earlier = await context.Quizzes.AsNoTracking().Include(q => q.Questions).Where(q => q.LectureId == id).OrderBy(q => q.Id).ToListAsync(cancel);
         if (earlier.Count > 0 && earlier[^1].Id != wanted.After)
         {
-            return TypedResults.Ok(await View(lecture, context, cancel));
+            return TypedResults.Ok(await View(lecture, context, asker.PersonId, cancel));
         }
 
         var asked = earlier.SelectMany(q => q.Questions).Select(q => q.Source).ToList();
@@ -118,76 +105,77 @@ internal static class StudyEndpoints
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         if (await context.Quizzes.Where(q => q.LectureId == id).MaxAsync(q => (int?)q.Id, cancel) != earlier.LastOrDefault()?.Id)
         {
-            return TypedResults.Ok(await View(lecture, context, cancel));
+            return TypedResults.Ok(await View(lecture, context, asker.PersonId, cancel));
         }
 
         context.Quizzes.Add(new QuizRow
         {
             LectureId = id,
             MadeAt = time.GetUtcNow().UtcDateTime,
-            Questions = questions.Select((q, i) => new QuizQuestionRow { Number = i, Stem = q.Stem, Choices = q.Choices, Key = q.Key, Source = q.Source }).ToList(),
+            Questions = questions.Select((q, i) => new QuizQuestionRow { Number = i, Stem = q.Stem, Choices = q.Choices, Key = q.Key, Source = q.Source.In(id) }).ToList(),
         });
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
-        return TypedResults.Ok(await View(lecture, context, cancel));
+        return TypedResults.Ok(await View(lecture, context, asker.PersonId, cancel));
     }
 
-    private static async Task<Ok<AttemptView>> Take(int quizId, NewAttempt attempt, KostelContext context, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<AttemptView>> Take(int quizId, NewAttempt attempt, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
         var quiz = await context.Quizzes.AsNoTracking().Include(q => q.Questions).FirstOrDefaultAsync(q => q.Id == quizId, cancel)
             ?? throw PlainProblemException.NotThere("quiz");
-        if (attempt.Choices.Count != quiz.Questions.Count || quiz.Questions.OrderBy(q => q.Number).Where((q, i) => attempt.Choices[i] < -1 || attempt.Choices[i] >= q.Choices.Count).Any())
+        var questions = quiz.Questions.OrderBy(q => q.Number).ToList();
+        if (!QuizMarking.Fits(attempt.Choices, questions.ConvertAll(q => q.Choices.Count)))
         {
             throw new PlainProblemException(StatusCodes.Status400BadRequest, "The answers do not belong to this quiz.");
         }
 
-        var questions = quiz.Questions.OrderBy(q => q.Number).ToList();
         var row = new AttemptRow
         {
             QuizId = quizId,
+            OwnerId = asker.PersonId,
             Choices = attempt.Choices,
-            RightCount = questions.Where((q, i) => attempt.Choices[i] == q.Key).Count(),
+            RightCount = QuizMarking.RightCount(attempt.Choices, questions.ConvertAll(q => q.Key)),
             FinishedAt = time.GetUtcNow().UtcDateTime,
         };
         context.Attempts.Add(row);
         await context.SaveChangesAsync(cancel);
-        var lecture = await LectureEndpoints.Find(context, quiz.LectureId, cancel);
-        return TypedResults.Ok(Mark(row, questions, new SourceCheck(await context.Transcript(lecture, cancel))));
+        var lecture = await context.FindLecture(quiz.LectureId, cancel);
+        return TypedResults.Ok(Mark(row, questions, new EvidenceViews(lecture.Id, await context.Transcript(lecture, cancel))));
     }
 
-    private static async Task<StudyView> View(LectureRow lecture, KostelContext context, CancellationToken cancel)
+    private static async Task<StudyView> View(LectureRow lecture, KostelContext context, int me, CancellationToken cancel)
     {
         var summary = await context.Summaries.AsNoTracking().Where(s => s.LectureId == lecture.Id).OrderByDescending(s => s.Id).FirstOrDefaultAsync(cancel);
-        var cards = await context.Cards.AsNoTracking().Where(c => c.LectureId == lecture.Id).ToListAsync(cancel);
+        var cards = await context.Cards.AsNoTracking().Include(c => c.Memories.Where(m => m.OwnerId == me)).Where(c => c.LectureId == lecture.Id).ToListAsync(cancel);
         var quizzes = await context.Quizzes.AsNoTracking().Include(q => q.Questions).Where(q => q.LectureId == lecture.Id).OrderByDescending(q => q.Id).ToListAsync(cancel);
         var quiz = quizzes.FirstOrDefault();
         var asked = quizzes.Skip(1).SelectMany(q => q.Questions).Select(q => q.Source).ToList();
         var attempt = quiz is null
             ? null
-            : await context.Attempts.AsNoTracking().Where(a => a.QuizId == quiz.Id).OrderByDescending(a => a.Id).FirstOrDefaultAsync(cancel);
+            : await context.Attempts.AsNoTracking().Where(a => a.QuizId == quiz.Id && a.OwnerId == me).OrderByDescending(a => a.Id).FirstOrDefaultAsync(cancel);
         var transcript = await context.Transcript(lecture, cancel);
-        var check = new SourceCheck(transcript);
+        var evidence = new EvidenceViews(lecture.Id, transcript);
         return new StudyView(
-            summary is null ? null : SummaryHeadings.Under(summary.Parts, transcript.Chapters).Select(p => SummaryPartView.Of(p, check)).ToList(),
+            summary is null ? null : SummaryHeadings.Under(summary.Parts, transcript.Chapters).Select(p => SummaryPartView.Of(p, evidence)).ToList(),
             summary is null ? null : MadeThing.KeyOf("summary", summary.Id),
-            cards.OrderBy(c => c.Source.StartMs).Select(c => CardView.Of(c, lecture, check)).ToList(),
-            quiz is null ? null : View(quiz, attempt, quiz.Questions.Count(q => asked.Exists(q.Source.IsSamePlace)), check));
+            cards.OrderBy(c => c.Source.StartMs).Select(c => CardView.Of(c, c.Memories[0], lecture, evidence)).ToList(),
+            quiz is null ? null : View(quiz, attempt, quiz.Questions.Count(q => asked.Exists(q.Source.IsSamePlace)), evidence));
     }
 
-    private static QuizView View(QuizRow quiz, AttemptRow? attempt, int askedBefore, SourceCheck check)
+    private static QuizView View(QuizRow quiz, AttemptRow? attempt, int askedBefore, EvidenceViews evidence)
     {
         var questions = quiz.Questions.OrderBy(q => q.Number).ToList();
         return new QuizView(
             quiz.Id,
             questions.Select(q => new QuizQuestionView(q.Stem, q.Choices)).ToList(),
-            attempt is null ? null : Mark(attempt, questions, check),
+            attempt is null ? null : Mark(attempt, questions, evidence),
             askedBefore);
     }
 
-    private static AttemptView Mark(AttemptRow attempt, List<QuizQuestionRow> questions, SourceCheck check) => new(
+    private static AttemptView Mark(AttemptRow attempt, List<QuizQuestionRow> questions, EvidenceViews evidence) => new(
         attempt.RightCount,
         attempt.FinishedAt,
-        questions.Select((q, i) => new MarkedAnswer(attempt.Choices[i], q.Key, q.Source.StartMs, q.Source.Quote, SourceView.Of(q.Source, check).Now)).ToList());
+        questions.Select((q, i) => new MarkedAnswer(attempt.Choices[i], q.Key, evidence.Of(q.Source))).ToList());
 
     private static IReadOnlyList<T> NotEmpty<T>(IReadOnlyList<T> made, string what) => made.Count > 0
         ? made

@@ -10,8 +10,8 @@ using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Documents;
 using Kostel.Server.Features.Lectures;
-using Kostel.Server.Features.Marks;
 using Kostel.Server.Http;
+using Kostel.Server.Shared;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Kostel.Server.Features.TakeAway;
@@ -60,13 +60,13 @@ internal static class ExportEndpoints
     }
 
     private static async Task<FileContentHttpResult> Export(
-        string id, [AsParameters] TakeAway wanted, HttpRequest request, KostelContext context, LibraryFolder library, CancellationToken cancel)
+        string id, [AsParameters] TakeAway wanted, HttpRequest request, KostelContext context, Asker asker, LibraryFolder library, CancellationToken cancel)
     {
-        var lecture = await LectureEndpoints.Find(context, id, cancel);
+        var lecture = await context.FindLecture(id, cancel);
         var name = FileName(lecture, wanted);
         if (wanted.Kind == TakeAwayFormat.Marks)
         {
-            return Text(MarkTable.Write(await MarkEndpoints.Of(context, id, cancel)), "text/tab-separated-values", name);
+            return Text(MarkTable.Write(await context.Marks(id, asker.PersonId, cancel)), "text/tab-separated-values", name);
         }
 
         var transcript = Part(await context.Transcript(lecture, cancel), wanted);
@@ -78,7 +78,7 @@ internal static class ExportEndpoints
         if (wanted is { Kind: TakeAwayFormat.Json, FromMs: null, ToMs: null, WithoutFillers: not true })
         {
             var folder = library.LectureFolder(id);
-            var things = await context.Things(lecture, name => PictureFiles.PathOf(folder, name) is var path && File.Exists(path) ? File.ReadAllBytes(path) : null, cancel);
+            var things = await context.Things(lecture, asker.PersonId, name => PictureFiles.PathOf(folder, name) is var path && File.Exists(path) ? File.ReadAllBytes(path) : null, cancel);
             return Text(LectureFormat.Write(new KeptLecture(transcript, things)), TypeOf(wanted.Kind), name);
         }
 
@@ -101,7 +101,7 @@ internal static class ExportEndpoints
 
     /// <summary>The captions as the player shows them.</summary>
     private static async Task<ContentHttpResult> Captions(string id, KostelContext context, CancellationToken cancel) =>
-        TypedResults.Content(WebVtt.Write(await context.Transcript(await LectureEndpoints.Find(context, id, cancel), cancel)), "text/vtt; charset=utf-8");
+        TypedResults.Content(WebVtt.Write(await context.Transcript(await context.FindLecture(id, cancel), cancel)), "text/vtt; charset=utf-8");
 
     private static Transcript Part(Transcript transcript, TakeAway wanted)
     {

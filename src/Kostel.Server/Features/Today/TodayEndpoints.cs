@@ -3,7 +3,7 @@ using Kostel.Data;
 using Kostel.Server.Features.Library;
 using Kostel.Server.Features.Settings;
 using Kostel.Server.Features.Uploads;
-using Kostel.Server.Jobs;
+using Kostel.Server.Http;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -42,20 +42,21 @@ internal static class TodayEndpoints
 
     public static void MapToday(this IEndpointRouteBuilder app) => app.MapGet("/api/today", Get).WithName("getToday");
 
-    private static async Task<Ok<TodayView>> Get(KostelContext context, ProgressBoard board, UploadFiles uploads, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<TodayView>> Get(KostelContext context, LectureViews views, UploadFiles uploads, Asker asker, TimeProvider time, CancellationToken cancel)
     {
         var now = time.GetUtcNow().UtcDateTime;
-        var days = await context.Days(time, cancel);
+        var me = asker.PersonId;
+        var days = await context.Days(me, time, cancel);
         var dayBegan = days.BeginningOf(days.DayOf(now));
-        var lectures = await LectureViews.Load(context, board, now, l => l.DeletedAt == null, cancel);
+        var lectures = await views.Load(l => l.DeletedAt == null, cancel);
         var unclear = context.Marks.AsNoTracking()
-            .Where(m => m.Kind == MarkKind.Unclear && m.Resolved == null && m.DeletedAt == null)
+            .Where(m => m.OwnerId == me && m.Kind == MarkKind.Unclear && m.Resolved == null && m.DeletedAt == null)
             .Join(context.Lectures.Where(l => l.DeletedAt == null), m => m.LectureId, l => l.Id, (Mark, Lecture) => new { Mark, Lecture });
         var places = await unclear.OrderByDescending(u => u.Mark.MadeAt).ThenBy(u => u.Mark.Id).Take(MostUnclear)
             .Select(u => new UnclearPlace(u.Mark.Id, u.Lecture.Id, u.Lecture.Title, u.Mark.StartMs, u.Mark.Quote, u.Mark.Text)).ToListAsync(cancel);
         return TypedResults.Ok(new TodayView(
             lectures.Sum(l => l.DueCount),
-            await context.Reviews.CountAsync(r => r.At >= dayBegan, cancel),
+            await context.Reviews.CountAsync(r => r.OwnerId == me && r.At >= dayBegan, cancel),
             lectures.Where(l => l.DueCount > 0).OrderByDescending(l => l.DueCount).ToList(),
             lectures.Where(l => l.OpenedAt is null && l.Work is null).ToList(),
             lectures.Where(l => l.Work is not null).ToList(),

@@ -2,6 +2,7 @@ using System.Security.Cryptography;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Http;
+using Kostel.Server.Shared;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Features.Uploads;

@@ -56,7 +56,7 @@ public class EditPropertyTests
     public void A_source_holds_or_is_flagged_after_any_edits(int seed)
     {
         var random = new Random(seed);
-        var sources = Sentences.Of(Start.Passages).Select(SourceSpan.Of).ToList();
+        var sources = Sentences.Of(Start.Passages).Select(Evidence.Of).ToList();
         var now = Start;
         for (var i = 0; i < 10 && now.Passages.Count > 0; i++)
         {

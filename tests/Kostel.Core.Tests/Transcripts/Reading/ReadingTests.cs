@@ -65,7 +65,7 @@ public class ReadingTests
             Passages = before.Passages.Select(p => p with { Words = p.Words.Select(w => w with { StartMs = w.StartMs + 180, EndMs = w.EndMs + 180 }).ToList() }).ToList(),
         };
         var check = new SourceCheck(shifted);
-        Assert.All(Sentences.Of(before.Passages).Select(SourceSpan.Of), s => Assert.True(check.Of(s).Holds));
+        Assert.All(Sentences.Of(before.Passages).Select(Evidence.Of), s => Assert.True(check.Of(s).Holds));
     }
 
     [Fact]
@@ -73,7 +73,7 @@ public class ReadingTests
     {
         var before = Lecture.Of("The tied rises twice a day.");
         var after = new RewritePassage("p1", before.Passages[0].Text, "The tide rises twice a day.").Apply(before);
-        var state = new SourceCheck(after).Of(SourceSpan.Of(Sentences.Of(before.Passages)[0]));
+        var state = new SourceCheck(after).Of(Evidence.Of(Sentences.Of(before.Passages)[0]));
         Assert.Equal(("The tide rises twice a day.", false, "p1"), (state.NowText, state.Holds, state.PassageId));
         Assert.Null(new SourceCheck(after with { Passages = [] }).Of(0, 10, "x").PassageId);
     }

@@ -2,7 +2,7 @@ using Kostel.Core.Captions;
 using Kostel.Core.Lectures;
 using Kostel.Server.Http;
 
-namespace Kostel.Server.Features.BringText;
+namespace Kostel.Server.Shared;
 
 /// <summary>Reads a text that a person brings in.</summary>
 internal static class TextFiles

@@ -4,13 +4,13 @@ using Kostel.Core.Speech.Languages;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Media;
-using Kostel.Server.Features.BringText;
-using Kostel.Server.Features.Marks;
+using Kostel.Server.Features.Uploads;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
+using Kostel.Server.Jobs.Transcription;
 using Microsoft.EntityFrameworkCore;
 
-namespace Kostel.Server.Features.Uploads;
+namespace Kostel.Server.Shared;
 
 /// <summary>Makes a lecture of a file that has arrived: a recording is put in the queue, a text is read at once.</summary>
 internal sealed class LectureIntake(LibraryFolder library, JobQueue queue, TimeProvider time)
@@ -24,6 +24,7 @@ internal sealed class LectureIntake(LibraryFolder library, JobQueue queue, TimeP
         // Known while it waits; what cannot be read is said to be so by its job.
         var facts = TextFiles.IsText(upload.FileName) ? null : await Recording.TryProbe(original, cancel);
         var (text, things) = TextFiles.IsText(upload.FileName) ? await ReadText(upload.FileName, original, cancel) : (null, null);
+        var pictures = await KeepPictures(upload.Id, things, cancel);
         await using var context = library.CreateDbContext();
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         if (await context.Uploads.Where(u => u.Id == upload.Id).ExecuteDeleteAsync(cancel) == 0)
@@ -47,19 +48,19 @@ internal sealed class LectureIntake(LibraryFolder library, JobQueue queue, TimeP
         context.Lectures.Add(lecture);
         if (text is null)
         {
-            queue.Enqueue(context, upload.Id, upload.Choice);
+            queue.Enqueue(context, TranscriptionWork.Transcription, upload.Id, new TranscriptionTask(upload.Choice));
             await context.SaveChangesAsync(cancel);
         }
         else
         {
-            (lecture.HasSound, lecture.DurationMs, lecture.MadeAt, lecture.MadeBy) = (false, text.Transcript.DurationMs, lecture.AddedAt, upload.FileName);
-            (lecture.Language, lecture.Notice) = (upload.Language ?? text.Transcript.Language, TextFiles.Notice(text, isAligned: false));
+            lecture.HasSound = false;
             await context.SaveChangesAsync(cancel);
-            await context.ReplaceTranscript(lecture, text.Transcript with { Language = lecture.Language }, cancel);
-            await context.SaveChangesAsync(cancel);
+            var transcript = text.Transcript with { Language = upload.Language ?? text.Transcript.Language };
+            var provenance = new Provenance(lecture.MadeWith, upload.FileName, lecture.AddedAt);
+            await context.InstallTranscript(lecture, new InstalledTranscript(transcript, TextFiles.Notice(text, isAligned: false), provenance), cancel);
             if (things is not null)
             {
-                await AddThings(context, lecture, upload, things, cancel);
+                await AddThings(context, lecture, upload, things, pictures, cancel);
             }
         }
 
@@ -68,7 +69,7 @@ internal sealed class LectureIntake(LibraryFolder library, JobQueue queue, TimeP
     }
 
     /// <summary>What a whole lecture's file says besides its words. What the person said of it when they brought it in counts more.</summary>
-    private async Task AddThings(KostelContext context, LectureRow lecture, UploadRow upload, KeptThings things, CancellationToken cancel)
+    private static async Task AddThings(KostelContext context, LectureRow lecture, UploadRow upload, KeptThings things, IReadOnlyList<string?> pictures, CancellationToken cancel)
     {
         var facts = things.Lecture;
         lecture.Title = upload.Title == TusProtocol.TitleFrom(upload.FileName) ? TusProtocol.Shorten(facts.Title, 200) : upload.Title;
@@ -76,19 +77,32 @@ internal sealed class LectureIntake(LibraryFolder library, JobQueue queue, TimeP
         lecture.Course ??= await context.Course(facts.Course is null ? null : TusProtocol.Shorten(facts.Course, 100), cancel);
         lecture.Notice ??= facts.Notice;
         (lecture.MadeWith, lecture.MadeBy, lecture.MadeAt) = (facts.MadeWith, facts.MadeBy, facts.MadeAt ?? lecture.MadeAt);
-        await context.AddThings(lecture.Id, things, Keep, cancel);
+        await context.AddThings(lecture.Id, things, pictures, cancel);
+    }
 
-        async Task<string?> Keep(byte[] picture)
+    /// <summary>Writes the pictures of marks to files; before the transaction, because that is slow work of another program.</summary>
+    /// <returns>For each mark the name of its picture's file; null where there is none or it cannot be read.</returns>
+    private async Task<IReadOnlyList<string?>> KeepPictures(string lectureId, KeptThings? things, CancellationToken cancel)
+    {
+        var names = new List<string?>();
+        foreach (var mark in things?.Marks ?? [])
         {
-            try
-            {
-                using var bytes = new MemoryStream(picture);
-                return await PictureFiles.Keep(library, lecture.Id, bytes, cancel);
-            }
-            catch (PlainProblemException)
-            {
-                return null;
-            }
+            names.Add(mark.Picture is { } picture ? await KeepPicture(lectureId, picture, cancel) : null);
+        }
+
+        return names;
+    }
+
+    private async Task<string?> KeepPicture(string lectureId, byte[] picture, CancellationToken cancel)
+    {
+        try
+        {
+            using var bytes = new MemoryStream(picture);
+            return await PictureFiles.Keep(library, lectureId, bytes, cancel);
+        }
+        catch (PlainProblemException)
+        {
+            return null;
         }
     }
 

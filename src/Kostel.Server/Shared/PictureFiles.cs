@@ -2,7 +2,7 @@ using Kostel.Data;
 using Kostel.Media;
 using Kostel.Server.Http;
 
-namespace Kostel.Server.Features.Marks;
+namespace Kostel.Server.Shared;
 
 /// <summary>Pictures that a person puts at a time. What is kept is written anew from what can be seen: whatever else the file held is gone.</summary>
 internal static class PictureFiles

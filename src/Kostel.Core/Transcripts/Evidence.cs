@@ -1,0 +1,21 @@
+namespace Kostel.Core.Transcripts;
+
+/// <summary>What everything that is made from a lecture rests on: words of it, and where they are said.</summary>
+/// <param name="PassageId">The passage that holds the first of them.</param>
+/// <param name="StartMs">Where to begin listening.</param>
+/// <param name="EndMs">Where they end.</param>
+/// <param name="Quote">The words, unchanged.</param>
+/// <param name="LectureId">Which lecture; null where it goes without saying, as in what is worked out from a transcript alone.</param>
+public sealed record Evidence(string PassageId, int StartMs, int EndMs, string Quote, string? LectureId = null)
+{
+    /// <summary>A sentence as evidence.</summary>
+    public static Evidence Of(Sentence sentence) => new(sentence.PassageId, sentence.StartMs, sentence.EndMs, sentence.Text);
+
+    /// <summary>The same as evidence of a lecture.</summary>
+    public Evidence In(string? lectureId) => this with { LectureId = lectureId };
+
+    /// <summary>Whether this is in the main the same place of the lecture as another: more than half of what the two cover together is covered by both.
+    /// A new transcription, or a correction, moves borders a little; what is said there stays.</summary>
+    public bool IsSamePlace(Evidence other) =>
+        2 * (Math.Min(EndMs, other.EndMs) - Math.Max(StartMs, other.StartMs)) > Math.Max(EndMs, other.EndMs) - Math.Min(StartMs, other.StartMs);
+}
