@@ -70,7 +70,7 @@ public sealed class BackupTests
             var after = edits;
             await Kostel.Data.Backup.LibraryRestore.Read(archive, folder, CancellationToken.None);
             var first = (string)LibraryDatabase.Sql(folder, $"SELECT Words FROM Passages WHERE LectureId = '{id}' ORDER BY Number LIMIT 1")!;
-            var number = before == 0 && !first.Contains("Edit", StringComparison.Ordinal) ? 0 : int.Parse(System.Text.Json.JsonDocument.Parse(first).RootElement[1].GetProperty("text").GetString()!);
+            var number = before == 0 && !first.Contains("Edit", StringComparison.Ordinal) ? 0 : int.Parse(System.Text.Json.JsonDocument.Parse(first).RootElement.GetProperty("is")[1].GetProperty("text").GetString()!);
             Assert.InRange(number, before, after + 1);
             LibraryDatabase.IsWhole(folder);
             File.Delete(archive);

@@ -170,11 +170,15 @@ public sealed class EditTests(SharedServer shared) : IClassFixture<SharedServer>
     {
         var id = await server.BringText(await File.ReadAllTextAsync(Path.Combine(ServerProcess.Root, "demo", "transcripts", "01-why-tides.json"), TestContext.Current.CancellationToken), "why.json");
         var card = (await server.Post($"/api/lectures/{id}/cards"))["cards"]![0]!;
-        await server.Post($"/api/cards/{card["id"]}/reviews", new { grade = "recalled", version = card["version"]!.GetValue<int>() });
-        using var stale = await server.Send(HttpMethod.Put, $"/api/cards/{card["id"]}", new { front = "F", back = "B", version = card["version"]!.GetValue<int>() });
-        Assert.Equal(HttpStatusCode.Conflict, stale.StatusCode);
-        using var saved = await server.Send(HttpMethod.Put, $"/api/cards/{card["id"]}", new { front = "What is it?", back = "That.", version = card["version"]!.GetValue<int>() + 1 });
+        await server.Post($"/api/cards/{card["id"]}/reviews", new { grade = "recalled", memoryVersion = card["memoryVersion"]!.GetValue<int>() });
+
+        // What was learned of it is apart from its wording: the grade is in nobody's way.
+        var wording = new { front = "What is it?", back = "That.", version = card["version"]!.GetValue<int>() };
+        using var saved = await server.Send(HttpMethod.Put, $"/api/cards/{card["id"]}", wording);
         Assert.Equal(HttpStatusCode.NoContent, saved.StatusCode);
+        using var stale = await server.Send(HttpMethod.Put, $"/api/cards/{card["id"]}", wording);
+        Assert.Equal(HttpStatusCode.Conflict, stale.StatusCode);
+        Assert.Equal("changed-elsewhere", (string?)JsonNode.Parse(await stale.Content.ReadAsStringAsync())!["code"]);
         var now = (await server.Get($"/api/lectures/{id}/study"))["cards"]!.AsArray().Single(c => c!["id"]!.GetValue<int>() == card["id"]!.GetValue<int>())!;
         Assert.Equal(("What is it?", false), (now["front"]!.GetValue<string>(), now["isNew"]!.GetValue<bool>()));
     }

@@ -81,20 +81,20 @@ public sealed class PracticeTests(SharedServer shared) : IClassFixture<SharedSer
     {
         var id = await server.BringTides();
         var card = (await server.Post($"/api/lectures/{id}/cards"))["cards"]![0]!;
-        var forgotten = await server.Post($"/api/cards/{card["id"]}/reviews", new { grade = "forgot", version = card["version"]!.GetValue<int>() });
+        var forgotten = await server.Post($"/api/cards/{card["id"]}/reviews", new { grade = "forgot", memoryVersion = card["memoryVersion"]!.GetValue<int>() });
         Assert.Equal(0, forgotten["inDays"]!.GetValue<int>());
         Assert.InRange(forgotten["dueAt"]!.GetValue<DateTime>() - DateTime.UtcNow, TimeSpan.FromMinutes(9), TimeSpan.FromMinutes(11));
 
-        var version = forgotten["version"]!.GetValue<int>();
-        await server.Post($"/api/cards/{card["id"]}/reviews/undo", new { version });
+        var version = forgotten["memoryVersion"]!.GetValue<int>();
+        await server.Post($"/api/cards/{card["id"]}/reviews/undo", new { memoryVersion = version });
         var back = (await Study(id))["cards"]!.AsArray().Single(c => (int)c!["id"]! == (int)card["id"]!)!;
         Assert.True(back["isNew"]!.GetValue<bool>());
         Assert.Equal(card["dueAt"]!.GetValue<DateTime>(), back["dueAt"]!.GetValue<DateTime>());
         Assert.Equal(0L, LibraryDatabase.Sql(server.Folder, $"SELECT COUNT(*) FROM Reviews WHERE CardId = {card["id"]}"));
 
-        using var twice = await server.Send(HttpMethod.Post, $"/api/cards/{card["id"]}/reviews/undo", new { version = back["version"]!.GetValue<int>() });
+        using var twice = await server.Send(HttpMethod.Post, $"/api/cards/{card["id"]}/reviews/undo", new { memoryVersion = back["memoryVersion"]!.GetValue<int>() });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, twice.StatusCode);
-        using var old = await server.Send(HttpMethod.Post, $"/api/cards/{card["id"]}/reviews/undo", new { version });
+        using var old = await server.Send(HttpMethod.Post, $"/api/cards/{card["id"]}/reviews/undo", new { memoryVersion = version });
         Assert.Equal(HttpStatusCode.Conflict, old.StatusCode);
     }
 
@@ -106,7 +106,7 @@ public sealed class PracticeTests(SharedServer shared) : IClassFixture<SharedSer
         var settings = await server.Get("/api/settings");
         Assert.Equal(4, settings["dayBeginsAtHour"]!.GetValue<int>());
         (await server.Send(HttpMethod.Put, "/api/settings", new { dayBeginsAtHour = 2 })).EnsureSuccessStatusCode();
-        var result = await server.Post($"/api/cards/{card["id"]}/reviews", new { grade = "atOnce", version = card["version"]!.GetValue<int>() });
+        var result = await server.Post($"/api/cards/{card["id"]}/reviews", new { grade = "atOnce", memoryVersion = card["memoryVersion"]!.GetValue<int>() });
         var due = TimeZoneInfo.ConvertTimeFromUtc(result["dueAt"]!.GetValue<DateTime>(), TimeZoneInfo.Local);
         Assert.Equal((2, 0), (due.Hour, due.Minute));
         using var senseless = await server.Send(HttpMethod.Put, "/api/settings", new { dayBeginsAtHour = 13 });

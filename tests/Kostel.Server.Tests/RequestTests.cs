@@ -19,7 +19,7 @@ public sealed class RequestTests(SharedServer shared) : IClassFixture<SharedServ
     {
         var id = await server.BringTides();
         var card = (await server.Post($"/api/lectures/{id}/cards"))["cards"]![0]!;
-        await IsRefused(HttpMethod.Post, $"/api/cards/{card["id"]}/reviews", $$"""{"grade":{{grade}},"version":{{card["version"]}}}""");
+        await IsRefused(HttpMethod.Post, $"/api/cards/{card["id"]}/reviews", $$"""{"grade":{{grade}},"memoryVersion":{{card["memoryVersion"]}}}""");
         Assert.True((await server.Get($"/api/lectures/{id}/study"))["cards"]![0]!["isNew"]!.GetValue<bool>());
     }
 

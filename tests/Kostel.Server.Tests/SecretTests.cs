@@ -27,7 +27,7 @@ public sealed class SecretTests(StandIn service) : IClassFixture<StandIn>
     {
         using var server = new ServerProcess();
         server.Kill();
-        LibraryDatabase.Sql(server.Folder, $$"""INSERT INTO Settings VALUES ('transcription-service', '{"address":"{{service.Address}}/","key":"{{StandIn.Key}}","modelName":"practice","isOn":true,"model":null}')""");
+        LibraryDatabase.Sql(server.Folder, $$"""INSERT INTO Settings (OwnerId, Name, Value) VALUES (0, 'transcription-service', '{"address":"{{service.Address}}/","key":"{{StandIn.Key}}","modelName":"practice","isOn":true,"model":null}')""");
         Assert.Contains(StandIn.Key, Everything(server), StringComparison.Ordinal);
         server.Start();
         Assert.True((await server.Get("/api/languages"))["service"]!["hasKey"]!.GetValue<bool>());

@@ -25,7 +25,7 @@ public sealed class StudyTests(SharedServer shared) : IClassFixture<SharedServer
         var asked = await Server.Post($"/api/lectures/{id}/questions", new { text = "What is the dew point?" });
         Assert.True(asked["answer"]!["isSaid"]!.GetValue<bool>());
         var text = await Server.Text(id);
-        Assert.All(asked["answer"]!["lines"]!.AsArray(), l => Assert.Contains(l!["text"]!.GetValue<string>(), text, StringComparison.Ordinal));
+        Assert.All(asked["answer"]!["lines"]!.AsArray(), l => Assert.Contains(l!["quote"]!.GetValue<string>(), text, StringComparison.Ordinal));
         Assert.Contains((await Server.Get($"/api/lectures/{id}/questions")).AsArray(), q => q!["text"]!.GetValue<string>() == "What is the dew point?");
     }
 
@@ -78,11 +78,11 @@ public sealed class StudyTests(SharedServer shared) : IClassFixture<SharedServer
         var attempt = await Server.Post($"/api/quizzes/{quiz["id"]}/attempts", new { choices = questions.Select(_ => 0) });
         var answers = attempt["answers"]!.AsArray();
         Assert.Equal(answers.Count(a => a!["key"]!.GetValue<int>() == 0), attempt["rightCount"]!.GetValue<int>());
-        Assert.All(answers, a => Assert.True(a!["startMs"]!.GetValue<int>() > 0));
+        Assert.All(answers, a => Assert.True(a!["source"]!["startMs"]!.GetValue<int>() > 0));
         using var wrong = await Server.Http.PostAsJsonAsync($"/api/quizzes/{quiz["id"]}/attempts", new { choices = new[] { 0, 0, 0, 0, 0, 0, 0, 0, 0 } });
         Assert.Equal(HttpStatusCode.BadRequest, wrong.StatusCode);
     }
 
     private Task<HttpResponseMessage> Grade(JsonNode card, string grade) =>
-        Server.Http.PostAsJsonAsync($"/api/cards/{card["id"]}/reviews", new { grade, version = card["version"]!.GetValue<int>() });
+        Server.Http.PostAsJsonAsync($"/api/cards/{card["id"]}/reviews", new { grade, memoryVersion = card["memoryVersion"]!.GetValue<int>() });
 }

@@ -20,7 +20,7 @@ public sealed class WholeLectureTests(SharedServer shared) : IClassFixture<Share
         await server.Post($"/api/lectures/{id}/questions", new { text = "What is a spring tide?" });
         var study = await server.Post($"/api/lectures/{id}/cards");
         var card = study["cards"]![0]!;
-        await server.Post($"/api/cards/{card["id"]}/reviews", new { grade = "hardWon", version = (int)card["version"]! });
+        await server.Post($"/api/cards/{card["id"]}/reviews", new { grade = "hardWon", memoryVersion = (int)card["memoryVersion"]! });
         var quiz = (await server.Post($"/api/lectures/{id}/quiz"))["quiz"]!;
         await server.Post($"/api/quizzes/{quiz["id"]}/attempts", new { choices = quiz["questions"]!.AsArray().Select(_ => 1) });
         using var picture = new ByteArrayContent(await File.ReadAllBytesAsync(Path.Combine(ServerProcess.Root, "docs", "screenshots", "lecture.png")));

@@ -16,7 +16,7 @@ export type Difference = Schemas['Difference']
 export type SearchResult = Schemas['SearchResult']
 export type LectureEdit = Schemas['LectureEdit']
 export type Again = Schemas['AgainView']
-export type Source = Schemas['SourceView']
+export type Evidence = Schemas['EvidenceView']
 export type Accuracy = Schemas['Accuracy']
 export type MadeTranscripts = Schemas['MadeTranscripts']
 export type Languages = Schemas['LanguagesView']
@@ -32,11 +32,12 @@ export type Card = Schemas['CardView']
 export type Grade = Schemas['RecallGrade']
 export type Today = Schemas['TodayView']
 
-/** What went wrong, in the server's plain words. */
+/** What went wrong, in the server's plain words for the person, and as a code for the page: the words may change, the code does not. */
 export class Problem extends Error {
   constructor(
     message: string,
     readonly status: number,
+    readonly code = '',
   ) {
     super(message)
   }
@@ -54,17 +55,19 @@ export async function must<T>(call: Promise<Result<T>>): Promise<T> {
   try {
     result = await call
   } catch {
-    throw new Problem(unreachable, 0)
+    throw new Problem(unreachable, 0, 'unreachable')
   }
   const { data, error, response } = result
   if (!response.ok) {
-    const detail = (error as { detail?: unknown } | undefined)?.detail
+    const { detail, code } = (error ?? {}) as { detail?: unknown; code?: unknown }
     throw new Problem(
       typeof detail === 'string' ? detail : `Kostel answered with an error (${response.status}).`,
       response.status,
+      typeof code === 'string' ? code : '',
     )
   }
   return data as T
 }
 
+export const hasCode = (e: unknown, code: string): boolean => e instanceof Problem && e.code === code
 export const says = (e: unknown): string => (e instanceof Error ? e.message : String(e))

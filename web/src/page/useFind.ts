@@ -56,7 +56,8 @@ export function useFind(transcript: Ref<Transcript | null>, hidesFillers: Ref<bo
     all.clear()
     here.clear()
   })
-  return { isOpen, wanted, at, hits, hit, step, draw }
+  const close = () => (isOpen.value = false)
+  return { isOpen, wanted, at, hits, hit, step, draw, close }
 }
 
 export type Find = ReturnType<typeof useFind>

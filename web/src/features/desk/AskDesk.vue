@@ -2,11 +2,13 @@
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { api, must, type Question } from '@/api/client'
 import { useNotice } from '@/shared/notice'
-import { clock, count } from '@/shared/time'
-import ChangedSource from './ChangedSource.vue'
+import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
+import { count } from '@/shared/time'
+import { useLatest } from '@/shared/useLatest'
+import { useDesk } from './useDesk'
 
-const props = defineProps<{ lectureId: string; version: number }>()
-const emit = defineEmits<{ hear: [ms: number]; evidence: [spans: { startMs: number; endMs: number }[]] }>()
+const { lecture, version, hear, show } = useDesk()
+const latest = useLatest()
 
 const notice = useNotice()
 const asked = ref<Question[]>([])
@@ -18,12 +20,15 @@ const body = ref<HTMLElement>()
 
 const shown = computed(() => asked.value.find((q) => q.id === shownId.value) ?? null)
 const earlier = computed(() => asked.value.filter((q) => q.id !== shownId.value))
-const path = () => ({ path: { id: props.lectureId } })
+const path = () => ({ path: { id: lecture.value.id } })
 
-async function load() {
-  asked.value = (await notice.attempt(() => must(api.GET('/api/lectures/{id}/questions', { params: path() })))) ?? []
-}
-watch(() => props.version, load)
+const load = () =>
+  latest(
+    () => must(api.GET('/api/lectures/{id}/questions', { params: path() })),
+    (questions) => (asked.value = questions),
+    notice.fail,
+  )
+watch(version, load)
 onMounted(() => {
   field.value?.focus({ preventScroll: true })
   return load()
@@ -45,9 +50,7 @@ async function ask() {
   body.value?.scrollTo({ top: 0 })
 }
 
-watch(shown, (q) =>
-  emit('evidence', q?.answer.isSaid ? q.answer.lines.map(({ startMs, endMs }) => ({ startMs, endMs })) : []),
-)
+watch(shown, (q) => show(q?.answer.isSaid ? q.answer.lines : []))
 </script>
 
 <template>
@@ -62,27 +65,16 @@ watch(shown, (q) =>
         <p v-if="shown.answer.lines.length" class="near">Nearest to it</p>
       </template>
       <ul class="lines">
-        <li v-for="line in shown.answer.lines" :key="line.startMs">
-          <button
-            class="k-link k-time"
-            type="button"
-            :aria-label="`Hear ${clock(line.startMs)}`"
-            @click="emit('hear', line.startMs)"
-          >
-            {{ clock(line.startMs) }}
-          </button>
-          <div class="said" :class="{ nearly: !shown.answer.isSaid }">
-            {{ line.text }} <small v-if="line.chapter">{{ line.chapter }}</small>
-            <ChangedSource
-              v-if="line.now !== null"
-              :lecture-id="lectureId"
-              :was="line.text"
-              :now="line.now"
-              :take-key="`answer:${shown.id}`"
-              @taken="load"
-            />
-          </div>
-        </li>
+        <EvidenceLine
+          v-for="line in shown.answer.lines"
+          :key="line.startMs"
+          :class="{ nearly: !shown.answer.isSaid }"
+          :evidence="line"
+          :take-key="`answer:${shown.id}`"
+          shows-chapter
+          @hear="hear"
+          @taken="load"
+        />
       </ul>
     </div>
     <p v-else class="k-soft lead">
@@ -123,22 +115,7 @@ watch(shown, (q) =>
   list-style: none;
   padding: 0;
 }
-.lines li {
-  display: grid;
-  grid-template-columns: 54px 1fr;
-  border-top: 1px solid var(--hair);
-  padding: 9px 0;
-  align-items: baseline;
-}
-.said {
-  font: 400 16px/1.5 var(--serif);
-}
-.said.nearly {
-  color: var(--soft);
-}
-small {
-  display: block;
-  font: 400 13px var(--sans);
+.nearly {
   color: var(--soft);
 }
 .none {

@@ -1,20 +1,16 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import type { Card } from '@/api/client'
-import { clock, count, day } from '@/shared/time'
+import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
+import { count, day } from '@/shared/time'
 import { useWork } from '@/shared/work'
 import CardWording from './CardWording.vue'
-import ChangedSource from './ChangedSource.vue'
+import { useDesk } from './useDesk'
 import { useStudy } from './useStudy'
 
-const props = defineProps<{ lectureId: string; version: number }>()
-const emit = defineEmits<{
-  hear: [ms: number]
-  evidence: [spans: { startMs: number; endMs: number }[]]
-  correct: [before: string, after: string]
-}>()
+const { lecture, hear, show, correct } = useDesk()
 const editing = ref<number | null>(null)
-const { study, isBusy, makeCards, load } = useStudy(props.lectureId, () => props.version)
+const { study, isBusy, makeCards, load } = useStudy()
 const work = useWork()
 
 async function make() {
@@ -26,11 +22,11 @@ async function make() {
 async function worded(card: Card, front: string, back: string) {
   editing.value = null
   await load()
-  emit('correct', `${card.front} ${card.back}`, `${front} ${back}`)
+  correct(`${card.front} ${card.back}`, `${front} ${back}`)
 }
 
 const isDue = (due: string) => new Date(due) <= new Date()
-watch(study, (s) => emit('evidence', s?.cards.map((c) => c.source) ?? []))
+watch(study, (s) => show(s?.cards.map((c) => c.source) ?? []))
 </script>
 
 <template>
@@ -44,20 +40,19 @@ watch(study, (s) => emit('evidence', s?.cards.map((c) => c.source) ?? []))
     <template v-if="study?.cards.length">
       <p class="top">
         <span>{{ count(study.cards.length, 'card') }}</span>
-        <router-link class="k-link" :to="{ name: 'review', query: { lecture: lectureId } }"
+        <router-link class="k-link" :to="{ name: 'review', query: { lecture: lecture.id } }"
           >Go through what is due</router-link
         >
       </p>
       <ul class="lines">
-        <li v-for="card in study.cards" :key="card.id">
-          <button
-            class="k-link k-time"
-            type="button"
-            :aria-label="`Hear ${clock(card.source.startMs)}`"
-            @click="emit('hear', card.source.startMs)"
-          >
-            {{ clock(card.source.startMs) }}
-          </button>
+        <EvidenceLine
+          v-for="card in study.cards"
+          :key="card.id"
+          :evidence="card.source"
+          :take-key="`card:${card.id}`"
+          @hear="hear"
+          @taken="load"
+        >
           <CardWording
             v-if="editing === card.id"
             :card="card"
@@ -73,16 +68,8 @@ watch(study, (s) => emit('evidence', s?.cards.map((c) => c.source) ?? []))
               }}
               · <button class="k-link" type="button" @click="editing = card.id">Correct the wording</button>
             </p>
-            <ChangedSource
-              v-if="card.source.now !== null"
-              :lecture-id="lectureId"
-              :was="card.source.quote"
-              :now="card.source.now"
-              :take-key="`card:${card.id}`"
-              @taken="load"
-            />
           </details>
-        </li>
+        </EvidenceLine>
       </ul>
     </template>
   </div>

@@ -2,26 +2,27 @@
 import { onMounted, ref, watch } from 'vue'
 import { api, must, type Difference } from '@/api/client'
 import { useNotice } from '@/shared/notice'
-import { clock, count } from '@/shared/time'
+import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
+import { count } from '@/shared/time'
+import { useLatest } from '@/shared/useLatest'
+import { useDesk } from './useDesk'
 
-const props = defineProps<{ lectureId: string; version: number }>()
-const emit = defineEmits<{ hear: [ms: number]; evidence: [spans: { startMs: number; endMs: number }[]] }>()
+const { lecture, version, hear, show } = useDesk()
+const latest = useLatest()
 const notice = useNotice()
 const found = ref<Difference[] | null>(null)
 
-async function load() {
-  const answer = await notice.attempt(() =>
-    must(api.GET('/api/lectures/{id}/differences', { params: { path: { id: props.lectureId } } })),
+const load = () =>
+  latest(
+    () => must(api.GET('/api/lectures/{id}/differences', { params: { path: { id: lecture.value.id } } })),
+    (differences) => {
+      found.value = differences
+      show(differences)
+    },
+    notice.fail,
   )
-  if (!answer) return
-  found.value = answer
-  emit(
-    'evidence',
-    answer.map(({ startMs, endMs }) => ({ startMs, endMs })),
-  )
-}
 onMounted(load)
-watch(() => props.version, load)
+watch(version, load)
 </script>
 
 <template>
@@ -30,22 +31,14 @@ watch(() => props.version, load)
     <template v-else-if="found">
       <p class="k-soft">{{ count(found.length, 'place') }} read otherwise than they were written first.</p>
       <ul class="lines">
-        <li v-for="(d, i) in found" :key="i">
-          <button
-            class="k-link k-time"
-            type="button"
-            :aria-label="`Hear ${clock(d.startMs)}`"
-            @click="emit('hear', d.startMs)"
-          >
-            {{ clock(d.startMs) }}
-          </button>
+        <EvidenceLine v-for="(d, i) in found" :key="i" :evidence="{ startMs: d.startMs }" @hear="hear">
           <div class="two">
             <del v-if="d.before">{{ d.before }}</del>
             <ins v-if="d.after">{{ d.after }}</ins>
             <span v-if="!d.after" class="k-soft">left out</span>
             <span v-if="!d.before" class="k-soft">put in</span>
           </div>
-        </li>
+        </EvidenceLine>
       </ul>
     </template>
   </div>

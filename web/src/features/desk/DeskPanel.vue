@@ -1,14 +1,10 @@
 <script setup lang="ts">
+import { toRef } from 'vue'
 import type { Lecture, Mark } from '@/api/client'
-import AskDesk from './AskDesk.vue'
-import CardsDesk from './CardsDesk.vue'
-import ChangesDesk from './ChangesDesk.vue'
-import MarksDesk from './MarksDesk.vue'
-import QuizDesk from './QuizDesk.vue'
-import SummaryDesk from './SummaryDesk.vue'
-import { deskWorks, type DeskWork } from './works'
+import { deskPanels, panelOf, type DeskWork } from './panels'
+import { provideDesk, type Stretch } from './useDesk'
 
-defineProps<{
+const props = defineProps<{
   work: DeskWork
   lecture: Lecture
   isReady: boolean
@@ -20,25 +16,40 @@ const emit = defineEmits<{
   close: []
   open: [work: DeskWork]
   hear: [ms: number]
-  evidence: [spans: { startMs: number; endMs: number }[]]
+  evidence: [spans: Stretch[]]
   mark: [mark: Mark]
-  picture: [file: File]
+  picture: [file: Blob]
   correct: [before: string, after: string]
 }>()
+provideDesk({
+  lecture: toRef(props, 'lecture'),
+  marks: toRef(props, 'marks'),
+  version: toRef(props, 'version'),
+  timeMs: toRef(props, 'timeMs'),
+  hear: (ms) => emit('hear', ms),
+  show: (places) =>
+    emit(
+      'evidence',
+      places.map(({ startMs, endMs }) => ({ startMs, endMs })),
+    ),
+  openMark: (mark) => emit('mark', mark),
+  addPicture: (file) => emit('picture', file),
+  correct: (before, after) => emit('correct', before, after),
+})
 </script>
 
 <template>
-  <section class="desk" :aria-label="deskWorks[work]">
+  <section class="desk" :aria-label="panelOf(work).name">
     <h1 class="lecture-title">{{ lecture.title }}</h1>
     <header>
       <v-menu>
         <template #activator="{ props: menu }">
           <button class="what" type="button" v-bind="menu">
-            {{ deskWorks[work] }} <span aria-hidden="true">▾</span>
+            {{ panelOf(work).name }} <span aria-hidden="true">▾</span>
           </button>
         </template>
         <v-list>
-          <v-list-item v-for="(name, key) in deskWorks" :key="key" :title="name" @click="emit('open', key)" />
+          <v-list-item v-for="(panel, key) in deskPanels" :key="key" :title="panel.name" @click="emit('open', key)" />
         </v-list>
       </v-menu>
       <button class="k-quiet" type="button" @click="emit('close')">Close</button>
@@ -46,48 +57,7 @@ const emit = defineEmits<{
     <p v-if="!isReady" class="k-soft wait">
       This needs the whole text. It opens here as soon as the lecture is written down.
     </p>
-    <template v-else>
-      <AskDesk
-        v-if="work === 'ask'"
-        :lecture-id="lecture.id"
-        :version="version"
-        @hear="emit('hear', $event)"
-        @evidence="emit('evidence', $event)"
-      />
-      <MarksDesk
-        v-else-if="work === 'marks'"
-        :lecture-id="lecture.id"
-        :marks="marks"
-        :time-ms="timeMs"
-        @picture="emit('picture', $event)"
-        @hear="emit('hear', $event)"
-        @open="emit('mark', $event)"
-        @evidence="emit('evidence', $event)"
-      />
-      <ChangesDesk
-        v-else-if="work === 'changes'"
-        :lecture-id="lecture.id"
-        :version="version"
-        @hear="emit('hear', $event)"
-        @evidence="emit('evidence', $event)"
-      />
-      <SummaryDesk
-        v-else-if="work === 'summary'"
-        :lecture-id="lecture.id"
-        :version="version"
-        @hear="emit('hear', $event)"
-        @evidence="emit('evidence', $event)"
-      />
-      <CardsDesk
-        v-else-if="work === 'cards'"
-        :lecture-id="lecture.id"
-        :version="version"
-        @hear="emit('hear', $event)"
-        @correct="(before, after) => emit('correct', before, after)"
-        @evidence="emit('evidence', $event)"
-      />
-      <QuizDesk v-else :lecture-id="lecture.id" :version="version" @hear="emit('hear', $event)" />
-    </template>
+    <component :is="panelOf(work).component" v-else :key="work" />
   </section>
 </template>
 

@@ -1,42 +1,34 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import type { Mark, MarkKind } from '@/api/client'
+import type { MarkKind } from '@/api/client'
 import { isOpen, markKinds, markTitle } from '@/page/marks'
+import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
 import { clock, count } from '@/shared/time'
+import { useDesk } from './useDesk'
 
-const props = defineProps<{ lectureId: string; marks: readonly Mark[]; timeMs: number }>()
-const emit = defineEmits<{
-  hear: [ms: number]
-  open: [mark: Mark]
-  picture: [file: File]
-  evidence: [spans: { startMs: number; endMs: number }[]]
-}>()
+const { lecture, marks, timeMs, hear, show, openMark, addPicture } = useDesk()
 const kind = ref<MarkKind | 'all'>('all')
 const picker = ref<HTMLInputElement>()
 const label = ref<string | null>(null)
 
 const kinds = computed(() =>
-  (Object.keys(markKinds) as MarkKind[]).filter((k) => props.marks.some((m) => m.kind === k)),
+  (Object.keys(markKinds) as MarkKind[]).filter((k) => marks.value.some((m) => m.kind === k)),
 )
-const labels = computed(() => [...new Set(props.marks.filter((m) => m.kind === 'label').map((m) => m.text))].sort())
+const labels = computed(() => [...new Set(marks.value.filter((m) => m.kind === 'label').map((m) => m.text))].sort())
 const shown = computed(() =>
-  props.marks.filter(
+  marks.value.filter(
     (m) =>
       (kind.value === 'all' || m.kind === kind.value) &&
       (kind.value !== 'label' || !label.value || m.text === label.value),
   ),
 )
-const open = computed(() => props.marks.filter(isOpen).length)
+const open = computed(() => marks.value.filter(isOpen).length)
 function chosen() {
-  for (const file of picker.value?.files ?? []) emit('picture', file)
+  for (const file of picker.value?.files ?? []) addPicture(file)
   if (picker.value) picker.value.value = ''
 }
 watch(kind, () => (label.value = null))
-watch(
-  shown,
-  (marks) => emit('evidence', kind.value === 'all' ? [] : marks.map(({ startMs, endMs }) => ({ startMs, endMs }))),
-  { immediate: true },
-)
+watch(shown, (places) => show(kind.value === 'all' ? [] : places), { immediate: true })
 </script>
 
 <template>
@@ -81,17 +73,15 @@ watch(
       </div>
       <p v-if="open && kind !== 'label'" class="k-soft small">{{ count(open, 'place') }} still unclear</p>
       <ul class="lines">
-        <li v-for="m in shown" :key="m.id" :class="{ open: isOpen(m) }">
-          <button
-            class="k-link k-time"
-            type="button"
-            :aria-label="`Hear ${clock(m.startMs)}`"
-            @click="emit('hear', m.startMs)"
-          >
-            {{ clock(m.startMs) }}
-          </button>
+        <EvidenceLine
+          v-for="m in shown"
+          :key="m.id"
+          :class="{ open: isOpen(m) }"
+          :evidence="{ startMs: m.startMs }"
+          @hear="hear"
+        >
           <div>
-            <button class="what" type="button" @click="emit('open', m)">
+            <button class="what" type="button" @click="openMark(m)">
               <span aria-hidden="true">{{ markKinds[m.kind].sign }}</span> {{ markTitle(m) }}
             </button>
             <p v-if="m.text && m.kind !== 'label'">{{ m.text }}</p>
@@ -99,10 +89,10 @@ watch(
             <p v-if="m.quote" class="quote">{{ m.quote }}</p>
             <p v-if="m.now !== null" class="changed">Source changed. Now: {{ m.now }}</p>
           </div>
-        </li>
+        </EvidenceLine>
       </ul>
       <p class="out">
-        <a :href="`/api/lectures/${lectureId}/export?format=marks`" download>Take the marks away as a table</a>
+        <a :href="`/api/lectures/${lecture.id}/export?format=marks`" download>Take the marks away as a table</a>
       </p>
     </template>
   </div>

@@ -2,14 +2,14 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import { api, must, type Attempt } from '@/api/client'
 import { useNotice } from '@/shared/notice'
-import { clock, count } from '@/shared/time'
-import ChangedSource from './ChangedSource.vue'
+import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
+import { count } from '@/shared/time'
+import { useDesk } from './useDesk'
 import { useStudy } from './useStudy'
 
-const props = defineProps<{ lectureId: string; version: number }>()
-const emit = defineEmits<{ hear: [ms: number] }>()
+const { hear } = useDesk()
 const notice = useNotice()
-const { study, isBusy, makeQuiz, load } = useStudy(props.lectureId, () => props.version)
+const { study, isBusy, makeQuiz, load } = useStudy()
 const quiz = computed(() => study.value?.quiz ?? null)
 const body = ref<HTMLElement>()
 const chosen = ref<number[]>([])
@@ -44,6 +44,9 @@ function again() {
   result.value = null
   chosen.value = chosen.value.map(() => -1)
 }
+
+/** What was answered wrongly, or rests on words that read otherwise by now. */
+const needsListening = (a: Attempt['answers'][number]) => a.choice !== a.key || a.source.now !== null
 
 /** How a choice stands in the result: in words, not by colour alone. */
 function mark(question: number, choice: number): '' | 'right' | 'wrong' {
@@ -83,21 +86,17 @@ function mark(question: number, choice: number): '' | 'right' | 'wrong' {
           <em v-if="mark(i, c) === 'right'">right</em>
           <em v-else-if="mark(i, c) === 'wrong'">your answer</em>
         </label>
-        <p v-if="result && result.answers[i] && result.answers[i].choice !== result.answers[i].key" class="again">
-          Listen again:
-          <button class="k-link k-time" type="button" @click="emit('hear', result.answers[i]?.startMs ?? 0)">
-            {{ clock(result.answers[i].startMs) }}
-          </button>
-          <span class="k-soft">{{ result.answers[i].quote }}</span>
-        </p>
-        <ChangedSource
-          v-if="result?.answers[i]?.now != null"
-          :lecture-id="lectureId"
-          :was="result.answers[i].quote"
-          :now="result.answers[i].now ?? ''"
-          :take-key="`quiz:${quiz.id}`"
-          @taken="load"
-        />
+        <template v-if="result?.answers[i] && needsListening(result.answers[i])">
+          <p class="k-soft again">Listen again</p>
+          <ul class="lines">
+            <EvidenceLine
+              :evidence="result.answers[i].source"
+              :take-key="`quiz:${quiz.id}`"
+              @hear="hear"
+              @taken="load"
+            />
+          </ul>
+        </template>
       </fieldset>
       <v-btn v-if="!result" type="submit">{{ open ? `Finish, ${count(open, 'question')} open` : 'Finish' }}</v-btn>
     </form>
@@ -160,8 +159,5 @@ em {
 .again {
   font-size: 14px;
   padding: 4px 8px 0;
-}
-.again button {
-  margin: 0 6px 0 2px;
 }
 </style>

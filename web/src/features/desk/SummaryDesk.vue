@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { watch } from 'vue'
-import { clock } from '@/shared/time'
-import ChangedSource from './ChangedSource.vue'
+import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
+import { useDesk } from './useDesk'
 import { useStudy } from './useStudy'
 
-const props = defineProps<{ lectureId: string; version: number }>()
-const emit = defineEmits<{ hear: [ms: number]; evidence: [spans: { startMs: number; endMs: number }[]] }>()
-const { study, isBusy, makeSummary, load } = useStudy(props.lectureId, () => props.version)
+const { hear, show } = useDesk()
+const { study, isBusy, makeSummary, load } = useStudy()
 
-watch(study, (s) => emit('evidence', s?.summary?.flatMap((p) => p.lines) ?? []))
+watch(study, (s) => show(s?.summary?.flatMap((p) => p.lines) ?? []))
 </script>
 
 <template>
@@ -20,27 +19,14 @@ watch(study, (s) => emit('evidence', s?.summary?.flatMap((p) => p.lines) ?? []))
     <section v-for="part in study?.summary ?? []" :key="part.startMs">
       <h3>{{ part.chapter }}</h3>
       <ul class="lines">
-        <li v-for="line in part.lines" :key="line.startMs">
-          <button
-            class="k-link k-time"
-            type="button"
-            :aria-label="`Hear ${clock(line.startMs)}`"
-            @click="emit('hear', line.startMs)"
-          >
-            {{ clock(line.startMs) }}
-          </button>
-          <div class="said">
-            {{ line.quote }}
-            <ChangedSource
-              v-if="line.now !== null"
-              :lecture-id="lectureId"
-              :was="line.quote"
-              :now="line.now"
-              :take-key="study?.summaryKey ?? null"
-              @taken="load"
-            />
-          </div>
-        </li>
+        <EvidenceLine
+          v-for="line in part.lines"
+          :key="line.startMs"
+          :evidence="line"
+          :take-key="study?.summaryKey"
+          @hear="hear"
+          @taken="load"
+        />
       </ul>
     </section>
   </div>

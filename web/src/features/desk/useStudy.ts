@@ -1,25 +1,29 @@
 import { onMounted, ref, watch } from 'vue'
 import { api, must, type Study } from '@/api/client'
 import { useNotice } from '@/shared/notice'
+import { useLatest } from '@/shared/useLatest'
+import { useDesk } from './useDesk'
 
-/** What was made from a lecture, and making more. A change of the text, or one that is taken back, can change what was made too. */
-export function useStudy(lectureId: string, version: () => number) {
+/** What was made from the desk's lecture, and making more. A change of the text, or one that is taken back, can change what was made too. */
+export function useStudy() {
+  const { lecture, version } = useDesk()
   const notice = useNotice()
+  const latest = useLatest()
   const study = ref<Study | null>(null)
   const isBusy = ref(false)
-  const params = { path: { id: lectureId } }
+  const params = { path: { id: lecture.value.id } }
 
   async function run(call: () => Promise<Study>) {
     isBusy.value = true
-    study.value = (await notice.attempt(call)) ?? study.value
+    await latest(call, (s) => (study.value = s), notice.fail)
     isBusy.value = false
   }
-
   const makeSummary = () => run(() => must(api.POST('/api/lectures/{id}/summary', { params })))
   const makeCards = () => run(() => must(api.POST('/api/lectures/{id}/cards', { params })))
   const makeQuiz = () =>
     run(() => must(api.POST('/api/lectures/{id}/quiz', { params, body: { after: study.value?.quiz?.id ?? null } })))
   const load = () => run(() => must(api.GET('/api/lectures/{id}/study', { params })))
+
   onMounted(load)
   watch(version, load)
   return { load, study, isBusy, makeSummary, makeCards, makeQuiz }

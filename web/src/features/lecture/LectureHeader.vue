@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Lecture, Mark, Transcript } from '@/api/client'
-import type { DeskWork } from '@/features/desk/works'
+import type { DeskWork } from '@/features/desk/panels'
 import { count, day, duration } from '@/shared/time'
 
 defineProps<{ lecture: Lecture; transcript: Transcript | null; marks: readonly Mark[] }>()

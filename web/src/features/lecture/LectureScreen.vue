@@ -1,20 +1,14 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, provide, ref, toRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import ReadingPage from '@/page/ReadingPage.vue'
 import { lectureIdKey } from '@/page/lectureId'
 import { useFind } from '@/page/useFind'
-import WorkBar from '@/shared/WorkBar.vue'
-import { isDeskWork, type DeskWork } from '@/features/desk/works'
+import { isDeskWork, type DeskWork } from '@/features/desk/panels'
 import AgainBar from './AgainBar.vue'
 import DoubtBar from './DoubtBar.vue'
-import FindBar from './FindBar.vue'
 import LectureFoot from './LectureFoot.vue'
-import LectureHeader from './LectureHeader.vue'
-import MarginNotes from './MarginNotes.vue'
+import LecturePaper from './LecturePaper.vue'
 import MissingLecture from './MissingLecture.vue'
-import PageTools from './PageTools.vue'
-import PictureDock from './PictureDock.vue'
 import SelectionBar from './SelectionBar.vue'
 import { usePlayer } from './player'
 import { useReading } from './settings'
@@ -31,6 +25,7 @@ import { useListening } from './useListening'
 import { useMarking } from './useMarking'
 import { useMarks } from './useMarks'
 import { useSelection } from './useSelection'
+import { useSources } from './useSources'
 import { useStaveSpans } from './useStaveSpans'
 
 // What lies over or beside the page is fetched once the page stands.
@@ -42,40 +37,27 @@ const router = useRouter()
 const id = toRef(props, 'id')
 provide(lectureIdKey, id)
 const player = usePlayer()
-const { timeMs, lengthMs, isPlaying, loop } = player
-const { lecture, transcript, peaks, problem, isGone, durationMs, load, loadTranscript } = useLecture(id, lengthMs)
+const { timeMs, lengthMs, loop } = player
+const { lecture, transcript, peaks, problem, isGone, durationMs, load, renew } = useLecture(id, lengthMs)
 const reading = useReading()
-const edits = useEdits(id, transcript, loadTranscript)
+const edits = useEdits(id, transcript, renew)
 const { marks, add: addMark, addPicture, removed, load: loadMarks, draw: drawMarks } = useMarks(id, timeMs, transcript)
 const find = useFind(transcript, reading.hidesFillers)
 const doubts = useDoubts(transcript, edits)
-const page = ref<InstanceType<typeof ReadingPage>>()
+const paper = ref<InstanceType<typeof LecturePaper>>()
+const page = computed(() => paper.value?.page)
 const { span, box } = useSelection(() => page.value?.passages)
 const bring = (ms: number) => void page.value?.bring(ms)
+const { sourceMs, hear, hearSource, hearWord, point, showSource } = useSources(player, bring)
 const { jump, saved } = useListening(id, transcript, player, reading.skipsSilence, bring)
 const { again, ask: askAgain, close: closeAgain, addTerm } = useAgain(id, lecture)
 const sheet = ref<Sheet | null>(null)
 const evidence = ref<{ startMs: number; endMs: number }[]>([])
-const sourceMs = ref<number | null>(null)
 
 const canEdit = computed(() => Boolean(transcript.value?.isWhole && transcript.value.passages.length))
 const desk = computed<DeskWork | null>(() => (isDeskWork(route.query.desk) ? route.query.desk : null))
 const open = (work: DeskWork | null) => router.replace({ query: { ...route.query, desk: work ?? undefined } })
 const { spans, spansName } = useStaveSpans(find, desk, evidence)
-
-function hear(ms: number, untilMs?: number) {
-  sourceMs.value = null
-  player.playFrom(ms, untilMs)
-}
-// A stopped recording stays stopped.
-const point = (ms: number) => player.seek(ms)
-/** Plays a source and shows it on the page. */
-function hearSource(ms: number) {
-  sourceMs.value = ms
-  player.playFrom(ms)
-  bring(ms)
-}
-const hearWord = (ms: number) => (isPlaying.value ? player.pause() : hear(ms))
 
 /** Once what was typed is saved: whether the same stands elsewhere. */
 function left(before: string, after: string) {
@@ -99,11 +81,7 @@ const drawAll = useDrawing(
 watch(find.hit, (h) => h && bring(h.startMs))
 
 const shown = computed(() => (page.value ? transcript.value : null))
-useLinkedMoment(shown, (ms) => {
-  player.seek(ms)
-  sourceMs.value = ms
-  setTimeout(() => bring(ms), 60)
-})
+useLinkedMoment(shown, showSource)
 
 useLectureKeys({
   player,
@@ -125,97 +103,29 @@ useLectureKeys({
 <template>
   <MissingLecture v-if="problem && !lecture" :problem="problem" :is-gone="isGone" @again="load" />
   <div v-else-if="lecture" class="lecture" :class="{ withdesk: desk }" :style="reading.style.value">
-    <div class="reading" @scroll.passive="page?.scrolled()">
-      <div class="paper" :class="{ haspicture: lecture.hasPicture }">
-        <LectureHeader
-          class="head"
-          :lecture="lecture"
-          :transcript="transcript"
-          :marks="marks"
-          @open="open"
-          @voices="sheet = { is: 'voices', speakerId: null }"
-          @again="sheet = { is: 'again' }"
-          @text="sheet = { is: 'text' }"
-        />
-        <PageTools
-          v-if="transcript?.passages.length"
-          class="head"
-          :doubts="doubts.all.value.length"
-          :state="transcript.state"
-          :saving="edits.state.value"
-          :problem="edits.problem.value"
-          :can-edit="canEdit"
-          :is-finding="find.isOpen.value"
-          @find="openFind"
-          @doubts="doubts.open(0)"
-          @page="sheet = { is: 'page', target: $event }"
-          @take="sheet = { is: 'take' }"
-          @undo="edits.undo"
-          @redo="edits.redo"
-          @changes="open('changes')"
-        >
-          <template #find>
-            <FindBar
-              :find="find"
-              :can-replace="canEdit"
-              @close="find.isOpen.value = false"
-              @replace="replace(find.wanted.value, '')"
-            />
-          </template>
-        </PageTools>
-        <PictureDock
-          v-if="lecture.hasPicture"
-          :lecture-id="id"
-          :version="transcript?.state.version ?? 0"
-          :captions="reading.captions.value"
-          :language="lecture.language.code"
-          @media="player.attach"
-          @toggle="player.toggle"
-        />
-        <audio
-          v-else-if="lecture.hasSound"
-          :ref="(e) => player.attach(e as HTMLMediaElement | null)"
-          :src="`/api/lectures/${id}/media`"
-          preload="metadata"
-        />
-        <div class="head">
-          <WorkBar v-if="lecture.work" class="bar" :work="lecture.work" />
-          <p v-if="lecture.notice" class="notice">{{ lecture.notice }}</p>
-          <p v-if="transcript && !transcript.passages.length && lecture.work?.state === 'running'" class="k-soft">
-            The first words appear here in a moment.
-          </p>
-        </div>
-        <MarginNotes
-          v-if="!desk && lecture.makesCards && !lecture.hasPicture"
-          class="cards"
-          :lecture="lecture"
-          :is-ready="canEdit"
-          @open="open"
-        />
-        <ReadingPage
-          v-if="transcript"
-          ref="page"
-          :transcript="transcript"
-          :language="lecture.language.code"
-          :time-ms="timeMs"
-          :is-playing="isPlaying"
-          :source-ms="sourceMs"
-          :marks="marks"
-          :hides-fillers="reading.hidesFillers.value"
-          :can-edit="canEdit"
-          :edit="edits.edit"
-          @hear="hearWord"
-          @point="point"
-          @name="sheet = { is: 'voices', speakerId: $event }"
-          @typing="edits.isTyping.value = $event"
-          @leave="left"
-          @step="(way) => (way === 'undo' ? edits.undo() : edits.redo())"
-          @menu="(passage, target) => (sheet = { is: 'passage', passage, target })"
-          @mark="openMark"
-          @drawn="drawAll"
-        />
-      </div>
-    </div>
+    <LecturePaper
+      ref="paper"
+      :lecture="lecture"
+      :transcript="transcript"
+      :marks="marks"
+      :player="player"
+      :reading="reading"
+      :edits="edits"
+      :find="find"
+      :doubts="doubts"
+      :source-ms="sourceMs"
+      :can-edit="canEdit"
+      :has-desk="desk !== null"
+      @open="open"
+      @sheet="sheet = $event"
+      @find="openFind"
+      @replace="replace(find.wanted.value, '')"
+      @hear="hearWord"
+      @point="point"
+      @leave="left"
+      @mark="openMark"
+      @drawn="drawAll"
+    />
     <DeskPanel
       v-if="desk && transcript"
       :key="id"

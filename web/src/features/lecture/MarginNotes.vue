@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Lecture } from '@/api/client'
-import type { DeskWork } from '@/features/desk/works'
+import type { DeskWork } from '@/features/desk/panels'
 import { count } from '@/shared/time'
 
 defineProps<{ lecture: Lecture; isReady: boolean }>()

@@ -2,6 +2,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { ref, shallowRef } from 'vue'
 import { api, type Edit, type EditResult, type Transcript } from '@/api/client'
 import { useNotice } from '@/shared/notice'
+import { useWork, type TextChange } from '@/shared/work'
 import { inComponent } from '@/testing/inComponent'
 import { said, written } from '@/testing/transcripts'
 import { useEdits } from './useEdits'
@@ -33,9 +34,17 @@ function desk() {
   const reload = vi.fn(async () => {
     transcript.value = written([said('p1', 'Good evening'), said('p2', 'the tide falls', 5000)], 7)
   })
-  const [made, end] = inComponent(() => ({ edits: useEdits(ref('seas'), transcript, reload), notice: useNotice() }))
+  let hears: ((change: TextChange) => void) | undefined
+  const [made, end] = inComponent(() => {
+    vi.spyOn(useWork(), 'listenTexts').mockImplementation((listener) => {
+      hears = listener
+      return () => true
+    })
+    return { edits: useEdits(ref('seas'), transcript, reload), notice: useNotice() }
+  })
+  const told = (version: number) => hears?.({ lectureId: 'seas', version })
   const answer = (n: number, body: unknown, status = 200) => answers[n]?.({ status, body })
-  return { ...made, transcript, sent, answer, reload, end }
+  return { ...made, transcript, sent, answer, reload, told, end }
 }
 const soon = () => new Promise((done) => setTimeout(done))
 
@@ -72,11 +81,28 @@ describe('edits of a text', () => {
     d.end()
   })
 
+  it('come back by their answers alone, however early the other way tells of them', async () => {
+    const d = desk()
+    const done = d.edits.edit(rewrite('the tide rises'))
+    await soon()
+    d.told(2)
+    await soon()
+    expect(d.reload).not.toHaveBeenCalled()
+    d.answer(0, result('the tide rises', 1))
+    await done
+    await soon()
+    expect(d.reload).not.toHaveBeenCalled()
+    d.told(3)
+    await soon()
+    expect(d.reload).toHaveBeenCalledOnce()
+    d.end()
+  })
+
   it('keep both wordings when the passage itself was changed elsewhere', async () => {
     const d = desk()
     const done = d.edits.edit(rewrite('the tide rises'))
     await soon()
-    d.answer(0, { detail: 'This passage was changed in another window.' }, 409)
+    d.answer(0, { detail: 'In whatever words.', code: 'passage-changed' }, 409)
     expect(await done).toBe(false)
     expect(d.edits.conflict.value).toEqual({ passageId: 'p2', mine: 'the tide rises' })
     expect(d.transcript.value?.passages[1]?.text).toBe('the tide falls')

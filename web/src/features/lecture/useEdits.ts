@@ -1,8 +1,9 @@
-import { computed, ref, type Ref } from 'vue'
-import { api, must, Problem, says, type Edit, type EditResult, type Transcript } from '@/api/client'
+import { computed, onScopeDispose, ref, type Ref } from 'vue'
+import { api, hasCode, must, says, type Edit, type EditResult, type Transcript } from '@/api/client'
 import { forgetTyped, typedBefore } from '@/page/typedWords'
 import { useNotice } from '@/shared/notice'
 import { useUnsaved } from '@/shared/useUnsaved'
+import { useWork } from '@/shared/work'
 import { stays } from './takeBack'
 import { useTypedBefore } from './useTypedBefore'
 
@@ -17,7 +18,10 @@ export interface Conflict {
   mine: string
 }
 
-/** Edits of a transcript: sent one after the other, applied to what is shown, and said whether they are saved. */
+/**
+ * Edits of a transcript: sent one after the other, applied to what is shown, and said whether they are saved. What changes the text
+ * comes in here and by one queue: our own edits with their answers, what other windows did with a text that is loaded anew.
+ */
 export function useEdits(id: Ref<string>, transcript: Ref<Transcript | null>, reload: () => Promise<void>) {
   const notice = useNotice()
   const pending = ref(0)
@@ -51,13 +55,14 @@ export function useEdits(id: Ref<string>, transcript: Ref<Transcript | null>, re
     }
   }
 
-  function inTurn<T>(work: () => Promise<T>): Promise<T | undefined> {
+  /** Sends something in its turn, and puts its answer into the text before the next has its. */
+  function inTurn(send: () => Promise<EditResult>): Promise<void> {
     pending.value++
     const done = queue
-      .then(work)
-      .then((value) => {
+      .then(send)
+      .then((result) => {
         problem.value = ''
-        return value
+        take(result)
       })
       .catch((e: unknown) => {
         problem.value = says(e)
@@ -71,21 +76,15 @@ export function useEdits(id: Ref<string>, transcript: Ref<Transcript | null>, re
   /** Does an edit. A conflict in a passage is kept for the person to decide; other problems are said beside the text. */
   async function edit(wanted: Edit): Promise<boolean> {
     try {
-      const result = await inTurn(() =>
+      await inTurn(() =>
         // A page that goes meanwhile does not take it along.
         must(
           api.POST('/api/lectures/{id}/edits', { params: path(), body: { edit: wanted }, keepalive: isSmall(wanted) }),
         ),
       )
-      if (result) take(result)
       return true
     } catch (e) {
-      if (
-        e instanceof Problem &&
-        e.status === 409 &&
-        wanted.kind === 'rewrite' &&
-        e.message.includes('another window')
-      ) {
+      if (wanted.kind === 'rewrite' && hasCode(e, 'passage-changed')) {
         problem.value = ''
         await reload()
         forgetTyped(id.value, wanted.passageId)
@@ -99,12 +98,20 @@ export function useEdits(id: Ref<string>, transcript: Ref<Transcript | null>, re
     if (!transcript.value?.state[way] && pending.value === 0) return
     try {
       const address = way === 'undo' ? '/api/lectures/{id}/edits/undo' : '/api/lectures/{id}/edits/redo'
-      const result = await inTurn(() => must(api.POST(address, { params: path() })))
-      if (result) take(result)
+      await inTurn(() => must(api.POST(address, { params: path() })))
     } catch {
       // What went wrong stands beside the text.
     }
   }
+
+  /** Our own edits are told here too, often before they are answered; once everything that was sent is answered, only others' are left. */
+  const stop = useWork().listenTexts((change) => {
+    if (change.lectureId !== id.value) return
+    void queue.then(() => {
+      if (change.version > (transcript.value?.state.version ?? 0)) void reload().catch(() => undefined)
+    })
+  })
+  onScopeDispose(stop)
 
   // Where nothing can be saved, the browser asks before the words go.
   useUnsaved(() => Boolean(problem.value) && typedBefore(id.value).length > 0)
@@ -115,7 +122,7 @@ export function useEdits(id: Ref<string>, transcript: Ref<Transcript | null>, re
     state,
     problem,
     conflict,
-    isTyping,
+    typing: (now: boolean) => (isTyping.value = now),
     edit,
     undo: () => step('undo'),
     redo: () => step('redo'),

@@ -1,7 +1,8 @@
 import { useThrottleFn } from '@vueuse/core'
-import { computed, onUnmounted, ref, shallowRef, watch, type Ref } from 'vue'
-import { api, must, Problem, says, type Lecture, type Transcript } from '@/api/client'
+import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
+import { api, hasCode, must, says, type Lecture, type Transcript } from '@/api/client'
 import { screenShown } from '@/shared/idle'
+import { useLatest } from '@/shared/useLatest'
 import { useWork } from '@/shared/work'
 
 /** A lecture with its transcript, kept fresh while words are still being recognised. */
@@ -15,37 +16,46 @@ export function useLecture(id: Ref<string>, lengthMs: Ref<number>) {
   const isGone = ref(false)
   const path = () => ({ params: { path: { id: id.value } } })
 
-  async function loadTranscript() {
-    transcript.value = await must(api.GET('/api/lectures/{id}/transcript', path()))
-  }
+  const [latestText, latestFacts, latestPeaks] = [useLatest(), useLatest(), useLatest()]
+  const loadTranscript = () =>
+    latestText(
+      () => must(api.GET('/api/lectures/{id}/transcript', path())),
+      (text) => (transcript.value = text),
+    )
+  const loadFacts = () =>
+    latestFacts(
+      () => must(api.GET('/api/lectures/{id}', path())),
+      (facts) => (lecture.value = facts),
+    )
 
-  async function loadPeaks() {
-    const answer = await fetch(`/api/lectures/${id.value}/peaks`)
-    if (answer.ok) peaks.value = new Uint8Array(await answer.arrayBuffer())
-  }
+  const loadPeaks = () =>
+    latestPeaks(
+      async () => {
+        const answer = await fetch(`/api/lectures/${id.value}/peaks`)
+        return answer.ok ? new Uint8Array(await answer.arrayBuffer()) : new Uint8Array()
+      },
+      (bytes) => (peaks.value = bytes),
+      () => undefined,
+    )
 
   async function load() {
+    const asked = id.value
     problem.value = ''
     isGone.value = false
     try {
-      const text = loadTranscript()
-      text.catch(() => undefined)
-      lecture.value = await must(api.GET('/api/lectures/{id}', path()))
-      await text
-      document.title = `${lecture.value.title} · Kostel`
+      await Promise.all([loadTranscript(), loadFacts()])
+      if (asked !== id.value) return
+      document.title = `${lecture.value?.title ?? ''} · Kostel`
       void screenShown.then(() => api.POST('/api/lectures/{id}/opened', path())).catch(() => undefined)
-      void loadPeaks().catch(() => undefined)
+      void loadPeaks()
     } catch (e) {
       problem.value = says(e)
-      isGone.value = e instanceof Problem && e.status === 404
+      isGone.value = hasCode(e, 'not-there')
     }
   }
 
   /** Another window may have changed more than the words: the length, the notice, the chapters' count. */
-  async function renew() {
-    await loadTranscript()
-    lecture.value = await must(api.GET('/api/lectures/{id}', path()))
-  }
+  const renew = async () => void (await Promise.all([loadTranscript(), loadFacts()]))
 
   const refresh = useThrottleFn(() => loadTranscript().catch(() => undefined), 1500, true, true)
   const stop = work.listen((report) => {
@@ -56,22 +66,12 @@ export function useLecture(id: Ref<string>, lengthMs: Ref<number>) {
       if (report.wordCount > 0) void refresh()
     }
   })
-  const stopTexts = work.listenTexts((change) => {
-    if (change.lectureId !== id.value || change.version === transcript.value?.state.version) return
-    // Our own edits come back here too, a moment before their answer.
-    setTimeout(() => {
-      if (change.version > (transcript.value?.state.version ?? 0)) void renew().catch(() => undefined)
-    }, 250)
-  })
-  onUnmounted(() => {
-    stop()
-    stopTexts()
-  })
+  onScopeDispose(stop)
   watch(id, load, { immediate: true })
 
   const durationMs = computed(() =>
     // What plays counts where nothing was recognised, as in a recording that could not be transcribed.
     Math.max(lecture.value?.durationMs || lengthMs.value, transcript.value?.passages.at(-1)?.endMs ?? 0, 1),
   )
-  return { lecture, transcript, peaks, problem, isGone, durationMs, load, loadTranscript }
+  return { lecture, transcript, peaks, problem, isGone, durationMs, load, renew }
 }

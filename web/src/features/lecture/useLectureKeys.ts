@@ -1,6 +1,6 @@
 import { onKeyStroke } from '@vueuse/core'
 import type { MarkKind } from '@/api/client'
-import type { DeskWork } from '@/features/desk/works'
+import type { DeskWork } from '@/features/desk/panels'
 import { isTyping, onKey } from '@/shared/keys'
 import type { Player } from './player'
 

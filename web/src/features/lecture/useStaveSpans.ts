@@ -1,5 +1,5 @@
 import { computed, watch, type Ref } from 'vue'
-import { deskWorks, type DeskWork } from '@/features/desk/works'
+import { panelOf, type DeskWork } from '@/features/desk/panels'
 import type { Find } from '@/page/useFind'
 
 /** What the stave shows under the sound: what was found, or what the desk is about. */
@@ -12,7 +12,8 @@ export function useStaveSpans(
   const spans = computed(() => (find.isOpen.value ? find.hits.value : evidence.value))
   const spansName = computed(() => {
     if (find.isOpen.value) return 'Found'
-    return desk.value === 'ask' ? 'Evidence' : desk.value ? deskWorks[desk.value] : ''
+    const panel = desk.value ? panelOf(desk.value) : null
+    return panel ? (panel.spans ?? panel.name) : ''
   })
   return { spans, spansName }
 }

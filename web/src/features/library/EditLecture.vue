@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { api, must, Problem, says, type Lecture } from '@/api/client'
+import { api, must, hasCode, says, type Lecture } from '@/api/client'
 
 const props = defineProps<{ lecture: Lecture; courses: string[] }>()
 const emit = defineEmits<{ closed: []; saved: [] }>()
@@ -23,7 +23,7 @@ async function save() {
     emit('closed')
   } catch (e) {
     problem.value = says(e)
-    if (e instanceof Problem && e.status === 409) await showNewer()
+    if (hasCode(e, 'changed-elsewhere')) await showNewer()
   }
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { Problem, says, type Grade } from '@/api/client'
+import { hasCode, says, type Grade } from '@/api/client'
 import { onKey } from '@/shared/keys'
 import { useNotice } from '@/shared/notice'
 import { useWork } from '@/shared/work'
@@ -54,7 +54,7 @@ async function change(doing: () => Promise<void>) {
     void work.refresh()
   } catch (e) {
     notice.fail(e)
-    if (e instanceof Problem && e.status === 409) await load()
+    if (hasCode(e, 'changed-elsewhere')) await load()
   }
   isShown.value = false
   isSaving.value = false

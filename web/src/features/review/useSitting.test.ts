@@ -2,7 +2,7 @@ import { afterEach, expect, test, vi } from 'vitest'
 import { api, type Card } from '@/api/client'
 import { useSitting } from './useSitting'
 
-const card = (id: number) => ({ id, version: 1, front: `Card ${id}` }) as unknown as Card
+const card = (id: number) => ({ id, version: 1, memoryVersion: 1, front: `Card ${id}` }) as unknown as Card
 const answer = (data: unknown) => ({ data, response: new Response(null, { status: 200 }) })
 
 /** A server that counts versions on and brings forgotten cards back soon. */
@@ -12,12 +12,15 @@ async function sitting(ids: number[]) {
   vi.spyOn(api, 'POST').mockImplementation((async (address: string, options: never) => {
     const { params, body } = options as {
       params: { path: { cardId: number } }
-      body: { version: number; grade?: string }
+      body: { memoryVersion: number; grade?: string }
     }
     const id = params.path.cardId
-    expect(body.version).toBe(versions.get(id))
-    versions.set(id, body.version + 1)
-    return answer({ version: body.version + 1, inDays: address.endsWith('undo') || body.grade === 'forgot' ? 0 : 3 })
+    expect(body.memoryVersion).toBe(versions.get(id))
+    versions.set(id, body.memoryVersion + 1)
+    return answer({
+      memoryVersion: body.memoryVersion + 1,
+      inDays: address.endsWith('undo') || body.grade === 'forgot' ? 0 : 3,
+    })
   }) as never)
   const made = useSitting(() => undefined)
   await made.load()

@@ -3,8 +3,8 @@ import { api, must, type Card, type Grade } from '@/api/client'
 
 interface Graded {
   card: Card
-  /** The card's version after the grade. */
-  version: number
+  /** The state of its memory after the grade. */
+  memoryVersion: number
   wasForgotten: boolean
 }
 
@@ -30,12 +30,12 @@ export function useSitting(lecture: () => string | undefined) {
     const result = await must(
       api.POST('/api/cards/{cardId}/reviews', {
         params: { path: { cardId: now.id } },
-        body: { grade, version: now.version },
+        body: { grade, memoryVersion: now.memoryVersion },
       }),
     )
     const rest = cards.value?.slice(1) ?? []
-    const later = { ...now, version: result.version, dueAt: result.dueAt, isNew: false }
-    graded.value.push({ card: now, version: result.version, wasForgotten: grade === 'forgot' })
+    const later = { ...now, memoryVersion: result.memoryVersion, dueAt: result.dueAt, isNew: false }
+    graded.value.push({ card: now, memoryVersion: result.memoryVersion, wasForgotten: grade === 'forgot' })
     cards.value = grade === 'forgot' ? [...rest, later] : rest
     return result.inDays
   }
@@ -44,14 +44,14 @@ export function useSitting(lecture: () => string | undefined) {
   async function takeBack() {
     const last = graded.value.at(-1)
     if (!last) return
-    const { version } = await must(
+    const { memoryVersion } = await must(
       api.POST('/api/cards/{cardId}/reviews/undo', {
         params: { path: { cardId: last.card.id } },
-        body: { version: last.version },
+        body: { memoryVersion: last.memoryVersion },
       }),
     )
     graded.value.pop()
-    cards.value = [{ ...last.card, version }, ...(cards.value ?? []).filter((c) => c.id !== last.card.id)]
+    cards.value = [{ ...last.card, memoryVersion }, ...(cards.value ?? []).filter((c) => c.id !== last.card.id)]
   }
 
   return {

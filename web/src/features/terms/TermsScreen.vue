@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { onBeforeRouteLeave } from 'vue-router'
-import { api, must, Problem, says, type TermList } from '@/api/client'
+import { api, must, hasCode, says, type TermList } from '@/api/client'
 import { useUnsaved } from '@/shared/useUnsaved'
 
 const props = defineProps<{ course: string }>()
@@ -36,7 +36,7 @@ async function save() {
     isSaved.value = true
   } catch (e) {
     problem.value = says(e)
-    if (e instanceof Problem && e.status === 409) await joinNewer()
+    if (hasCode(e, 'changed-elsewhere')) await joinNewer()
   }
 }
 

@@ -1,0 +1,22 @@
+import { defineAsyncComponent, type Component } from 'vue'
+
+interface DeskPanel {
+  name: string
+  /** What its places are called under the stave; its name if nothing is said. */
+  spans?: string
+  component: Component
+}
+
+/** What the desk can be opened for, one at a time. A panel is added here, and nowhere else: it finds its lecture by useDesk. */
+export const deskPanels = {
+  ask: { name: 'Ask', spans: 'Evidence', component: defineAsyncComponent(() => import('./AskDesk.vue')) },
+  summary: { name: 'Summary', component: defineAsyncComponent(() => import('./SummaryDesk.vue')) },
+  cards: { name: 'Cards', component: defineAsyncComponent(() => import('./CardsDesk.vue')) },
+  quiz: { name: 'Quiz', component: defineAsyncComponent(() => import('./QuizDesk.vue')) },
+  marks: { name: 'Marks', component: defineAsyncComponent(() => import('./MarksDesk.vue')) },
+  changes: { name: 'Changes', component: defineAsyncComponent(() => import('./ChangesDesk.vue')) },
+} as const satisfies Record<string, DeskPanel>
+
+export type DeskWork = keyof typeof deskPanels
+export const isDeskWork = (name: unknown): name is DeskWork => typeof name === 'string' && name in deskPanels
+export const panelOf = (work: DeskWork): DeskPanel => deskPanels[work]
