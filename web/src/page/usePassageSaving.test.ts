@@ -86,3 +86,13 @@ test('the rest is stored when the passage goes', () => {
   t.end()
   expect(t.save).toHaveBeenCalledWith('the tied', 'the tide')
 })
+
+test('a paragraph that is taken away while it has the focus is not stored as empty', async () => {
+  const t = passage()
+  t.type('the tide')
+  t.end()
+  // The browser takes the focus from what is removed; by then nothing stands in it.
+  t.p.typed = ''
+  await t.saving.flush(true)
+  expect(t.save.mock.calls).toEqual([['the tied', 'the tide']])
+})

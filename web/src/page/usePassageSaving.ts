@@ -25,11 +25,13 @@ export function usePassageSaving(passage: Passage) {
   let sending = ''
   let refused: string | null = null
   let isSaving = false
+  /** The paragraph is taken away, and what is read from it now is nothing. */
+  let isGone = false
   let hasTyped = false
   let saving: Promise<void> | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
 
-  const isDirty = () => hasTyped && passage.typed() !== stored
+  const isDirty = () => !isGone && hasTyped && passage.typed() !== stored
   const forget = (passageId = passage.id()) => forgetTyped(lectureId.value, passageId)
   const draft = (text: string) => ({ passageId: passage.id(), expected: isSaving ? sending : stored, text })
 
@@ -52,6 +54,7 @@ export function usePassageSaving(passage: Passage) {
 
   async function store(mayBeEmpty: boolean): Promise<void> {
     const text = passage.typed()
+    if (isGone) return
     if (!isDirty()) forget()
     if (!isDirty() || text === refused || (!mayBeEmpty && !text)) return
     isSaving = true
@@ -84,6 +87,7 @@ export function usePassageSaving(passage: Passage) {
     const passageId = passage.id()
     if (isDirty() && passage.typed())
       void passage.save(stored, passage.typed()).then((isDone) => isDone && forget(passageId))
+    isGone = true
   })
 
   return {
