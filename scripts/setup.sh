@@ -47,7 +47,7 @@ newer_than() {
 
 need_dotnet_build() {
   need_dotnet
-  if newer_than "$state/dotnet.built" src benchmarks/Kostel.Benchmarks tests/Kostel.Core.Tests tests/Kostel.Speech.Tests tests/Kostel.Server.Tests Directory.Build.props Directory.Packages.props Kostel.slnx; then
+  if newer_than "$state/dotnet.built" src benchmarks/Kostel.Benchmarks tests/Kostel.Core.Tests tests/Kostel.Data.Tests tests/Kostel.Media.Tests tests/Kostel.Speech.Tests tests/Kostel.Server.Tests Directory.Build.props Directory.Packages.props Kostel.slnx; then
     say "Building Kostel"
     dotnet build Kostel.slnx -c "$configuration" -v quiet --nologo >"$state/build.log" 2>&1 || { cat "$state/build.log" >&2; exit 1; }
     touch "$state/dotnet.built"

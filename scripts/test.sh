@@ -1,5 +1,6 @@
 #!/usr/bin/env bash
-# Every check: format, lint, types, core, server, front end, browser. Ends with "N passed, N failed", all suites added up.
+# Every check: format, lint, types, core, data, media, server, front end, browser. Ends with "N passed, N failed", all suites added up.
+# "quick": what needs neither models nor a browser nor a server, for the daily work.
 set -uo pipefail
 cd "$(dirname "$0")/.."
 root=$PWD
@@ -7,16 +8,22 @@ state="$root/.kostel"
 configuration=Release
 mkdir -p "$state"
 . scripts/setup.sh
+scope=${1:-all}
+case "$scope" in all | quick) ;; *) echo "Usage: ./kostel test [quick]" >&2; exit 2 ;; esac
 set -e
-need_debian ffmpeg chromium flite espeak-ng pocketsphinx-testdata poppler-utils libreoffice-writer-nogui
-need_models
-# The Spanish pack has a licence that only a person can accept; without it the tests that need it are passed over and counted.
-[ "${KOSTEL_ACCEPT_LICENCE:-}" != es ] || node models/fetch.mjs "$KOSTEL_MODELS" add es --accept-licence 2>&1 | tail -n 2
+if [ "$scope" = all ]; then
+  need_debian ffmpeg chromium flite espeak-ng pocketsphinx-testdata poppler-utils libreoffice-writer-nogui
+  need_models
+  # The Spanish pack has a licence that only a person can accept; without it the tests that need it are passed over and counted.
+  [ "${KOSTEL_ACCEPT_LICENCE:-}" != es ] || node models/fetch.mjs "$KOSTEL_MODELS" add es --accept-licence 2>&1 | tail -n 2
+  need_npm tests/e2e
+else
+  need_debian ffmpeg
+fi
 need_npm web
-need_npm tests/e2e
 need_npm tests/reference
 need_dotnet_build
-need_web_build
+[ "$scope" = quick ] || need_web_build
 set +e
 
 passed=0
@@ -74,6 +81,29 @@ json_suite() {
   add "$1" "$bad"
 }
 
+front_end() {
+  json_suite "front end" "$state/vitest.json" r.numPassedTests r.numFailedTests \
+    npm --prefix web run --silent test -- --reporter=json --outputFile="$state/vitest.json"
+}
+
+end() {
+  echo
+  echo "$passed passed, $failed failed"
+  [ "$failed" -eq 0 ]
+  exit
+}
+
+if [ "$scope" = quick ]; then
+  echo "== types"
+  npm --prefix web run --silent api >/dev/null 2>&1
+  check "vue-tsc" npm --prefix web run --silent check
+  dotnet_suite tests/Kostel.Core.Tests
+  dotnet_suite tests/Kostel.Data.Tests
+  dotnet_suite tests/Kostel.Media.Tests
+  front_end
+  end
+fi
+
 echo "== format, lint, types"
 # Style rules are part of the build (EnforceCodeStyleInBuild), where a warning is an error.
 check "dotnet format" dotnet format whitespace Kostel.slnx --verify-no-changes --no-restore
@@ -83,12 +113,11 @@ check "vue-tsc" npm --prefix web run --silent check
 check "types of the browser tests" sh -c 'cd tests/e2e && npx tsc -p .'
 check "model files" node models/fetch.mjs --check "$KOSTEL_MODELS"
 dotnet_suite tests/Kostel.Core.Tests
+dotnet_suite tests/Kostel.Data.Tests
+dotnet_suite tests/Kostel.Media.Tests
 dotnet_suite tests/Kostel.Speech.Tests
-json_suite "front end" "$state/vitest.json" r.numPassedTests r.numFailedTests \
-  npm --prefix web run --silent test -- --reporter=json --outputFile="$state/vitest.json"
+front_end
 dotnet_suite tests/Kostel.Server.Tests
 json_suite "browser" tests/e2e/test-results/report.json r.stats.expected r.stats.unexpected+r.stats.flaky \
   sh -c 'cd tests/e2e && npx playwright test'
-echo
-echo "$passed passed, $failed failed"
-[ "$failed" -eq 0 ]
+end

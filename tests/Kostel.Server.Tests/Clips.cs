@@ -11,6 +11,10 @@ internal static class Clips
     /// <summary>The first seconds of the demonstration's talk on fog.</summary>
     public static byte[] Speech(double seconds, string format = "mp3") => Make($"-i {Fog} -t {seconds} -ac 1 -f {format}");
 
+    /// <summary>The first seconds of a recording of the demonstration.</summary>
+    public static byte[] Beginning(string name, double seconds) =>
+        Make($"-i {Path.Combine(ServerProcess.Root, "demo", "media", name)} -t {seconds} -c copy -f ogg");
+
     public static byte[] Video(double seconds, bool withSound) =>
         Make($"-i {Slides} -t {seconds} {(withSound ? "" : "-an")} -c copy -movflags frag_keyframe+empty_moov -f mp4");
 

@@ -5,7 +5,7 @@ namespace Kostel.Server.Tests;
 /// <summary>English and Spanish, found out, chosen and put right. Needs the Spanish pack.</summary>
 public sealed class LanguageTests(SharedServer shared) : IClassFixture<SharedServer>
 {
-    private static readonly byte[] Clouds = File.ReadAllBytes(Path.Combine(ServerProcess.Root, "demo", "media", "10-nubes.opus"));
+    private static readonly byte[] Clouds = Clips.Beginning("10-nubes.opus", 50);
     private readonly ServerProcess server = shared.Server;
 
     [Fact]

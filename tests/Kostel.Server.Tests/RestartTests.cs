@@ -7,11 +7,11 @@ public sealed class RestartTests
 {
     private const int Kills = 10;
 
-    /// <summary>An import of a 20-second clip is killed (SIGKILL) once at each of ten random moments, from the upload to the end.</summary>
+    /// <summary>An import of a 12-second clip is killed (SIGKILL) once at each of ten random moments, from the upload to the end.</summary>
     [Fact]
     public async Task An_import_that_is_killed_at_any_moment_completes_after_a_restart()
     {
-        var bytes = Clips.Speech(20);
+        var bytes = Clips.Speech(12);
         using var server = new ServerProcess();
         var watch = Stopwatch.StartNew();
         var clean = await server.BringIn("clean.mp3", bytes);

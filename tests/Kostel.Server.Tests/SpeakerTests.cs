@@ -6,7 +6,7 @@ namespace Kostel.Server.Tests;
 
 public sealed class SpeakerTests(SharedServer shared) : IClassFixture<SharedServer>
 {
-    private static readonly byte[] Talk = File.ReadAllBytes(Path.Combine(ServerProcess.Root, "demo", "media", "08-harbour-pilot.opus"));
+    private static readonly byte[] Talk = Clips.Beginning("08-harbour-pilot.opus", 100);
     private readonly ServerProcess server = shared.Server;
 
     [Fact]

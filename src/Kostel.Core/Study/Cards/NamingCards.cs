@@ -37,6 +37,11 @@ internal static partial class NamingCards
         return (new CardDraft($"Give the term: {WordForms.Small(Standing.Untied(described.Text))}", WordForms.Capital(m.Groups["named"].Value) + ".", source), term);
     }
 
-    [GeneratedRegex(@"^(?<before>[^?!]*?, )?(?:this|that|such an? [\p{L}-]+(?: [\p{L}-]+)?|this \p{L}+|that \p{L}+) is called (?<named>(?:an?|the)? ?(?<term>[\p{L}'’-]+(?: [\p{L}'’-]+){0,3}))(?:,|\.)", RegexOptions.IgnoreCase)]
+    /// <summary>"this", "such a deep hole", "that wave".</summary>
+    private const string WhatWasDescribed = @"this|that|such an? [\p{L}-]+(?: [\p{L}-]+)?|this \p{L}+|that \p{L}+";
+
+    private const string UpToFourWords = @"[\p{L}'’-]+(?: [\p{L}'’-]+){0,3}";
+
+    [GeneratedRegex($"^(?<before>[^?!]*?, )?(?:{WhatWasDescribed}) is called (?<named>(?:an?|the)? ?(?<term>{UpToFourWords}))" + @"(?:,|\.)", RegexOptions.IgnoreCase)]
     private static partial Regex Names();
 }

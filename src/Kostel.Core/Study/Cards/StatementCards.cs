@@ -184,16 +184,40 @@ internal static partial class StatementCards
 
     private static string Sentence(string phrase) => WordForms.Capital(phrase.Trim().TrimEnd('.', ',')) + ".";
 
-    [GeneratedRegex(@"^(?<subject>[^,;?]+?)(?<! that| which| who) (?<verb>is|are) (?<participle>measured|given|chosen|caused|made|printed|raised|found|held|divided|shown|formed|driven) (?<preposition>from|by|in|as|into|on) (?<object>[^,;]+)\.$")]
+    private const string DoneTo = "measured|given|chosen|caused|made|printed|raised|found|held|divided|shown|formed|driven";
+
+    private const string DoesTo = "carries|causes|contains|holds|raises|drives|needs|gives|shows|makes|removes|reduces|decides|explains|means|prevents|forms|divides";
+
+    /// <summary>After an article: an ordinal or a word that points elsewhere, so that the subject cannot stand alone.</summary>
+    private const string PointingWord = "first|second|third|result|answer|question|other|same|last|next";
+
+    /// <summary>After "is": what makes of the rest no thing that the subject is.</summary>
+    private const string NoThing = "called|not|that|how|why|what|often|also|too|so|held|made|given|kept|lost|left|found|seen|known|full|about to|half of that";
+
+    private const string IsOrAre = "(?<verb>is|are)";
+
+    private const string ThingWithRelation = $"(?!{PointingWord})" + @"[^,;?]*\b(?:of|for|between|at|in|from)\b[^,;?]*?";
+
+    private const string Measure = @"(?<amount>(?:about |only |nearly )?[^,;?]+?) (?<measure>long|high|deep|wide|thick|away)\.$";
+
+    private const string NounPhrase = @"(?:The|A|An) [^,;?]+?|\p{Lu}\p{Ll}+ [^,;?]+?";
+
+    private const string Completion = @"(?<preposition>from|by|in|as|into|on) (?<object>[^,;]+)\.$";
+
+    private const string ObjectOfItsOwn = @"(?!it\b|them\b|that\b|you\b)(?<object>[^,;?]+)\.$";
+
+    private const string NoVerbForm = @"\w+ing\b|\w+ed\b";
+
+    [GeneratedRegex($"^(?<subject>[^,;?]+?)(?<! that| which| who) {IsOrAre} (?<participle>{DoneTo}) {Completion}")]
     private static partial Regex PassiveWithPhrase();
 
-    [GeneratedRegex(@"^(?<subject>(?:The|A|An) (?!first|second|third|result|answer|question|other|same|last|next)[^,;?]*\b(?:of|for|between|at|in|from)\b[^,;?]*?) (?<verb>is|are) (?!called|not|that|how|why|what|often|also|too|so|held|made|given|kept|lost|left|found|seen|known|full|about to|half of that|\w+ing\b|\w+ed\b)(?<object>[^;?]+)\.$")]
+    [GeneratedRegex($"^(?<subject>(?:The|A|An) {ThingWithRelation}) {IsOrAre} (?!{NoThing}|{NoVerbForm})" + @"(?<object>[^;?]+)\.$")]
     private static partial Regex SomethingOfIs();
 
-    [GeneratedRegex(@"^(?<subject>(?:The|A|An) [^,;?]+?) (?<verb>is|are) (?<amount>(?:about |only |nearly )?[^,;?]+?) (?<measure>long|high|deep|wide|thick|away)\.$")]
+    [GeneratedRegex($"^(?<subject>(?:The|A|An) [^,;?]+?) {IsOrAre} {Measure}")]
     private static partial Regex IsSoLong();
 
-    [GeneratedRegex(@"^(?<subject>(?:The|A|An) [^,;?]+?|\p{Lu}\p{Ll}+ [^,;?]+?) (?<verb>carries|causes|contains|holds|raises|drives|needs|gives|shows|makes|removes|reduces|decides|explains|means|prevents|forms|divides) (?!it\b|them\b|that\b|you\b)(?<object>[^,;?]+)\.$")]
+    [GeneratedRegex($"^(?<subject>{NounPhrase}) (?<verb>{DoesTo}) {ObjectOfItsOwn}")]
     private static partial Regex SubjectVerbObject();
 
     [GeneratedRegex(@"^(?<subject>The [^,;?]+?) is [^,;?]{4,40}, (?:which|that) is (?<amount>[^,;?]+)\.$")]

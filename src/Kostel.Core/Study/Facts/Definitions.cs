@@ -86,10 +86,19 @@ public static partial class Definitions
             && words.Any(w => w.Length > 2 && !StopWords.Contains(w));
     }
 
-    [GeneratedRegex(@"^(?:(?<article>A|An|The) )?(?<term>[\p{L}'’-]+(?: [\p{L}'’-]+){0,3}?),? (?<verb>is|are|means) (?<meaning>(?:(?:a|an|the) )?(?!not\b|that\b|called\b|\p{L}+ed (?:on|in|by|from|as|at|with)\b)\p{L}[^.?!]{12,})\.$")]
+    private const string UpToFourWords = @"[\p{L}'’-]+(?: [\p{L}'’-]+){0,3}?";
+
+    /// <summary>"is based on …" says what is done to a thing, not what it is.</summary>
+    private const string NoMeaning = @"not\b|that\b|called\b|\p{L}+ed (?:on|in|by|from|as|at|with)\b";
+
+    private const string Meaning = $"(?:(?:a|an|the) )?(?!{NoMeaning})" + @"\p{L}[^.?!]{12,}";
+
+    private const string Relation = "of|that|which|with|for|from|between|whose|in|when|where|at|on|to|by|below|above";
+
+    [GeneratedRegex($"^(?:(?<article>A|An|The) )?(?<term>{UpToFourWords}),? (?<verb>is|are|means) (?<meaning>{Meaning})" + @"\.$")]
     private static partial Regex ThingIs();
 
-    [GeneratedRegex(@"^(?:(?:a|an|the) [^,]*\b(?:of|that|which|with|for|from|between|whose|in|when|where|at|on|to|by|below|above)\b|[^,]{0,40}\b(?:that|which|whose)\b)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(?:(?:a|an|the) [^,]*\b" + $"(?:{Relation})" + @"\b|[^,]{0,40}\b(?:that|which|whose)\b)", RegexOptions.IgnoreCase)]
     private static partial Regex SaysWhich();
 
     /// <summary>", and a foul stream is …": a second statement in the same sentence.</summary>

@@ -61,7 +61,14 @@ public static partial class Standing
     public static bool IsHeardWell(Sentence sentence) =>
         sentence.Words.All(w => w.Confidence >= SureEnough && !SpelledOut().IsMatch(w.Text));
 
-    [GeneratedRegex(@"^(?:(?:now (?:to )?the [\p{L} ]{3,24}|(?:two|three|four|five|a few) (?:more )?words(?: first)?),\s+(?:(?:so|and|but|now|therefore|well|of course|finally|for most purposes|remember that|notice that|remember|you see that|in practice),?\s+)*|(?:(?:so|and|but|now|therefore|well|of course|finally|for most purposes|remember that|notice that|remember|you see that|in practice),?\s+)+)", RegexOptions.IgnoreCase)]
+    /// <summary>"Now to the spring tides, …": what is spoken of next.</summary>
+    private const string Announcement = @"(?:now (?:to )?the [\p{L} ]{3,24}|(?:two|three|four|five|a few) (?:more )?words(?: first)?),\s+";
+
+    private const string TieWords = "so|and|but|now|therefore|well|of course|finally|for most purposes|remember that|notice that|remember|you see that|in practice";
+
+    private const string Tie = $"(?:(?:{TieWords})" + @",?\s+)";
+
+    [GeneratedRegex($"^(?:{Announcement}{Tie}*|{Tie}+)", RegexOptions.IgnoreCase)]
     private static partial Regex Ties();
 
     [GeneratedRegex(@"\b(?:in|at|of|from|by|with|for|than|on) that\b", RegexOptions.IgnoreCase)]
