@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
 # Every check: format, lint, types, core, data, media, server, front end, browser. Ends with "N passed, N failed", all suites added up.
-# "quick": what needs neither models nor a browser nor a server, for the daily work.
+# "quick": what needs neither models nor a browser nor a server, without the slowest of the core, for the daily work.
 set -uo pipefail
 cd "$(dirname "$0")/.."
 root=$PWD
@@ -46,11 +46,11 @@ check() {
 
 number() { grep -oE "^ *$1: [0-9]+" "$2" | tail -n 1 | grep -oE '[0-9]+$' || echo 0; }
 
-# dotnet_suite PROJECT
+# dotnet_suite PROJECT [FILTER…]
 dotnet_suite() {
   local log="$state/$(basename "$1").log" code
   echo "== $(basename "$1")"
-  dotnet test --project "$1" -c "$configuration" --no-build --no-ansi >"$log" 2>&1
+  dotnet test --project "$1" -c "$configuration" --no-build --no-ansi "${@:2}" >"$log" 2>&1
   code=$?
   local ok bad
   ok=$(number succeeded "$log")
@@ -64,27 +64,25 @@ dotnet_suite() {
   add "$ok" "$bad"
 }
 
-# json_suite NAME REPORT PASSED-EXPRESSION FAILED-EXPRESSION COMMAND…: counts out of a JSON report named r.
-json_suite() {
-  local name=$1 report=$2 okay=$3 wrong=$4 code counts
-  shift 4
-  echo "== $name"
-  rm -f "$report"
-  "$@" >"$state/suite.log" 2>&1
-  code=$?
-  counts=$(node -e "const r = JSON.parse(require('fs').readFileSync('$report', 'utf8')); console.log($okay, $wrong)" 2>/dev/null || echo "0 1")
+# json_counts NAME CODE REPORT PASSED-EXPRESSION FAILED-EXPRESSION: counts out of a JSON report named r, of a suite that ended with a code.
+json_counts() {
+  local name=$1 code=$2 counts
+  counts=$(node -e "const r = JSON.parse(require('fs').readFileSync('$3', 'utf8')); console.log($4, $5)" 2>/dev/null || echo "0 1")
   set -- $counts
   local bad=$2
   [ "$code" -ne 0 ] && [ "$bad" -eq 0 ] && bad=1
-  [ "$bad" -gt 0 ] && tail -n 150 "$state/suite.log"
+  echo "== $name"
+  [ "$bad" -gt 0 ] && tail -n 150 "$state/$name.log"
   echo "$1 passed, $bad failed"
   add "$1" "$bad"
 }
 
+front_end_report="$state/vitest.json"
 front_end() {
-  json_suite "front end" "$state/vitest.json" r.numPassedTests r.numFailedTests \
-    npm --prefix web run --silent test -- --reporter=json --outputFile="$state/vitest.json"
+  rm -f "$front_end_report"
+  npm --prefix web run --silent test -- --reporter=json --outputFile="$front_end_report" >"$state/front end.log" 2>&1
 }
+front_end_counts() { json_counts "front end" "$1" "$front_end_report" r.numPassedTests r.numFailedTests; }
 
 end() {
   echo
@@ -97,10 +95,13 @@ if [ "$scope" = quick ]; then
   echo "== types"
   npm --prefix web run --silent api >/dev/null 2>&1
   check "vue-tsc" npm --prefix web run --silent check
-  dotnet_suite tests/Kostel.Core.Tests
+  front_end &
+  beside=$!
+  dotnet_suite tests/Kostel.Core.Tests --filter-not-trait Pace=slow
   dotnet_suite tests/Kostel.Data.Tests
   dotnet_suite tests/Kostel.Media.Tests
-  front_end
+  wait "$beside"
+  front_end_counts $?
   end
 fi
 
@@ -117,7 +118,10 @@ dotnet_suite tests/Kostel.Data.Tests
 dotnet_suite tests/Kostel.Media.Tests
 dotnet_suite tests/Kostel.Speech.Tests
 front_end
+front_end_counts $?
 dotnet_suite tests/Kostel.Server.Tests
-json_suite "browser" tests/e2e/test-results/report.json r.stats.expected r.stats.unexpected+r.stats.flaky \
-  sh -c 'cd tests/e2e && npx playwright test'
+browser_report=tests/e2e/test-results/report.json
+rm -f "$browser_report"
+(cd tests/e2e && npx playwright test) >"$state/browser.log" 2>&1
+json_counts browser $? "$browser_report" r.stats.expected r.stats.unexpected+r.stats.flaky
 end

@@ -7,13 +7,14 @@ using Kostel.Core.Speech;
 using Kostel.Core.Speech.Languages;
 using Kostel.Core.Speech.Speakers;
 using Kostel.Core.Speech.Terms;
+using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 using Kostel.Media;
 using Kostel.Speech;
 
 namespace Kostel.Cli;
 
-/// <summary><c>transcribe FILE [--to json|vtt|srt|txt|rttm] [--out FILE] [--accuracy fast|accurate] [--terms FILE] [--voices N] [--language CODE] [--live]</c></summary>
+/// <summary><c>transcribe FILE [--to json|vtt|srt|txt|rttm] [--out FILE] [--accuracy fast|accurate] [--terms FILE] [--voices N] [--language CODE] [--spelling WHICH] [--live]</c></summary>
 internal static class TranscribeCommand
 {
     public static Command Create()
@@ -38,8 +39,10 @@ internal static class TranscribeCommand
             }
         });
         var language = new Option<string?>("--language") { Description = "en, es, …: what is spoken; guessed from the first half minute without." };
+        var spelling = new Option<Spelling>("--spelling") { Description = "asHeard, british or american, of English.", DefaultValueFactory = _ => Spelling.AsHeard };
+        spelling.AcceptOnlyFromAmong("asHeard", "british", "american");
         var live = new Option<bool>("--live") { Description = "Play the recording at its own pace and write while it is spoken." };
-        var command = new Command("transcribe", "Writes down what is said in a recording.") { file, to, output, accuracy, terms, voices, language, live };
+        var command = new Command("transcribe", "Writes down what is said in a recording.") { file, to, output, accuracy, terms, voices, language, spelling, live };
         command.SetAction((parsed, cancel) => Run(
             new Wanted(
                 parsed.GetRequiredValue(file),
@@ -49,6 +52,7 @@ internal static class TranscribeCommand
                 parsed.GetValue(terms),
                 parsed.GetValue(voices),
                 parsed.GetValue(language),
+                parsed.GetValue(spelling),
                 parsed.GetValue(live)),
             cancel));
         return command;
@@ -59,9 +63,18 @@ internal static class TranscribeCommand
         Output.Check(wanted.Output);
         var terms = await ReadTerms(wanted.Terms, cancel);
         var facts = await Recording.Probe(wanted.File.FullName, cancel);
-        using var engine = SpeechEngine.Load(ModelFolder.Open(KostelPaths.Models, KostelPaths.ModelLock));
-        var language = wanted.Language ?? await FindLanguage(engine, wanted.File.FullName, cancel);
-        var recogniser = engine.Recogniser(language, wanted.Live ? Accuracy.Fast : wanted.Accuracy, terms);
+        var models = ModelFolder.Open(KostelPaths.Models, KostelPaths.ModelLock);
+        using var engine = SpeechEngine.Load(models);
+        var language = await LanguageChoice.Make(
+            wanted.Language,
+            SpeechEngine.Languages(models),
+            among => engine.OpenLanguageFinder().Find(() => Recording.Decode(wanted.File.FullName, cancel), among, cancel));
+        if (language.IsGuessed)
+        {
+            await Console.Error.WriteLineAsync($"This sounds like {SpokenLanguages.NameOf(language.Language)}. Another language is chosen with --language.");
+        }
+
+        var recogniser = engine.Recogniser(language.Language, wanted.Live ? Accuracy.Fast : wanted.Accuracy, terms);
         if (wanted.Live)
         {
             await LiveRun.Show(recogniser, engine, wanted.File.FullName, asJson: wanted.To == "json", cancel);
@@ -86,46 +99,28 @@ internal static class TranscribeCommand
         return 0;
     }
 
-    private static async Task<string> FindLanguage(SpeechEngine engine, string path, CancellationToken cancel)
-    {
-        var languages = SpeechEngine.Languages(ModelFolder.Open(KostelPaths.Models, KostelPaths.ModelLock));
-        if (!languages.Contains(SpokenLanguages.English))
-        {
-            // A file is missing or damaged; asking for it says which.
-            return SpokenLanguages.English;
-        }
-
-        var guess = await engine.OpenLanguageFinder().Find(() => Recording.Decode(path, cancel), languages, cancel);
-        if (languages.Count > 1)
-        {
-            await Console.Error.WriteLineAsync($"This sounds like {SpokenLanguages.NameOf(guess.Language)}. Another language is chosen with --language.");
-        }
-
-        return guess.Language;
-    }
-
     private static async Task<Transcript> Transcribe(
-        IRecogniser recogniser, SpeechEngine engine, Wanted wanted, string language, RecordingFacts facts, CancellationToken cancel)
+        IRecogniser recogniser, SpeechEngine engine, Wanted wanted, LanguageChoice language, RecordingFacts facts, CancellationToken cancel)
     {
         using var voice = engine.ListenForVoice();
-        var pipeline = new TranscriptionPipeline(recogniser, new SegmenterOptions(), Math.Max(1, Environment.ProcessorCount), WrittenForms.Of(language));
+        var plan = new TranscriptionPlan(language, wanted.Voices, wanted.Spelling, facts.DurationMs);
+        var transcription = new RecordingTranscription(recogniser, plan, Math.Max(1, Environment.ProcessorCount));
         var watch = Stopwatch.StartNew();
-        var sound = new SoundMeters();
         var utterances = new List<Utterance>();
-        await foreach (var utterance in pipeline.Run(sound.Noting(Recording.Decode(wanted.File.FullName, cancel), cancel), voice, 0, 0, null, cancel))
+        await foreach (var utterance in transcription.Listen(Recording.Decode(wanted.File.FullName, cancel), voice, 0, 0, null, cancel))
         {
             utterances.Add(utterance);
             Progress(Pcm.ToMs(utterance.EndSample), facts.DurationMs, watch.Elapsed);
         }
 
         await Console.Error.WriteLineAsync();
-        var heardMs = Pcm.ToMs(sound.Clipping.Samples);
-        if (RecordingNotice.For(utterances.SelectMany(u => u.Words).ToList(), language, facts.DurationMs, heardMs, sound.Clipping.Share) is { } notice)
+        var made = transcription.Arrange(utterances);
+        if (made.Notice is { } notice)
         {
             await Console.Error.WriteLineAsync(notice);
         }
 
-        return TranscriptBuilder.Build(utterances, heardMs, language, Diarisation.Of(TranscriptBuilder.Words(utterances), sound.Voices, wanted.Voices));
+        return made.Transcript;
     }
 
     private static async Task<IReadOnlyList<CourseTerm>> ReadTerms(FileInfo? file, CancellationToken cancel)
@@ -157,5 +152,5 @@ internal static class TranscribeCommand
     }
 
     private sealed record Wanted(
-        FileInfo File, string To, FileInfo? Output, Accuracy Accuracy, FileInfo? Terms, int? Voices, string? Language, bool Live);
+        FileInfo File, string To, FileInfo? Output, Accuracy Accuracy, FileInfo? Terms, int? Voices, string? Language, Spelling Spelling, bool Live);
 }

@@ -3,6 +3,7 @@ using Kostel.Core.Audio.Dereverberation;
 
 namespace Kostel.Core.Tests.Audio.Dereverberation;
 
+[Trait("Pace", "slow")]
 public class RoomEchoTests
 {
     private static readonly CancellationToken Cancel = TestContext.Current.CancellationToken;

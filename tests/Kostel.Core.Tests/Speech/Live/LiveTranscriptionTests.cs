@@ -10,6 +10,7 @@ namespace Kostel.Core.Tests.Speech.Live;
 /// Live transcription with a recogniser that hears numbers: a word is 300 ms of one value, and a word of which only the beginning
 /// was heard is taken for another.
 /// </summary>
+[Trait("Pace", "slow")]
 public class LiveTranscriptionTests
 {
     private const int WordMs = 300, GapMs = 60, PieceMs = 100;

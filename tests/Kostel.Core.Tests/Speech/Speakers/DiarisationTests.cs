@@ -3,6 +3,7 @@ using Kostel.Core.Speech.Speakers;
 
 namespace Kostel.Core.Tests.Speech.Speakers;
 
+[Trait("Pace", "slow")]
 public class DiarisationTests
 {
     private const double Low = 0.88, Middle = 1.0, High = 1.15;
