@@ -1,3 +1,4 @@
+using System.Data.Common;
 using System.Linq.Expressions;
 using Kostel.Core.Problems;
 using Kostel.Data;
@@ -13,6 +14,9 @@ internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> work
     : BackgroundService
 {
     private static readonly Dictionary<JobLane, int> SideBySide = new() { [JobLane.Computing] = 1, [JobLane.Network] = 2 };
+
+    /// <summary>Before what the disk refused is tried again.</summary>
+    private static readonly TimeSpan Pause = TimeSpan.FromSeconds(2);
 
     private readonly Dictionary<string, IJobWork> works = works.ToDictionary(w => w.Kind.Name);
     private readonly Dictionary<JobLane, SemaphoreSlim> wake = Enum.GetValues<JobLane>().ToDictionary(l => l, _ => new SemaphoreSlim(0));
@@ -115,9 +119,22 @@ internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> work
         var kinds = works.Values.Where(w => w.Kind.Lane == lane).Select(w => w.Kind.Name).ToList();
         while (!stopping.IsCancellationRequested)
         {
-            if (await Take(kinds, stopping) is { } taken)
+            (JobRow Job, CancellationTokenSource Cancel)? taken;
+            try
             {
-                await Work(taken.Job, taken.Cancel, stopping);
+                taken = await Take(kinds, stopping);
+            }
+            catch (Exception e) when (e is DbException or IOException or DbUpdateException)
+            {
+                // A full disk or a library that is busy for long does not end the queue.
+                log.LogWarning(e, "The next job could not be taken; this is tried again.");
+                await Task.Delay(Pause, time, stopping);
+                continue;
+            }
+
+            if (taken is { } next)
+            {
+                await Work(next.Job, next.Cancel, stopping);
             }
             else
             {
@@ -212,7 +229,7 @@ internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> work
         while (!await TryNote(job, cancel))
         {
             // A full disk takes not even this note; wait until it does, rather than run the job in a circle.
-            await Task.Delay(TimeSpan.FromSeconds(2), time, cancel);
+            await Task.Delay(Pause, time, cancel);
         }
     }
 

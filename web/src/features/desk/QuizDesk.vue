@@ -156,6 +156,10 @@ em {
   gap: 16px;
   font-size: 15px;
 }
+.lines :deep(.evidence) {
+  border-top: 0;
+  padding-top: 2px;
+}
 .again {
   font-size: 14px;
   padding: 4px 8px 0;
