@@ -116,7 +116,7 @@ public sealed class EditTests(SharedServer shared) : IClassFixture<SharedServer>
         var id = await server.BringText(course: "Seas");
         var other = await server.BringText(course: "Seas");
         await server.Post($"/api/lectures/{id}/marks", new { kind = "note", startMs = 1_000, endMs = 4_000, quote = "The tied rises twice a day.", text = "Learn the spring tied." });
-        var again = await server.Post($"/api/lectures/{id}/again", new { before = "The tied rises.", after = "The tide rises." });
+        var again = await server.Post($"/api/lectures/{id}/elsewhere", new { before = "The tied rises.", after = "The tide rises." });
         Assert.Equal(("tied", "tide", 2, 1), (again["phrase"]!.GetValue<string>(), again["replacement"]!.GetValue<string>(), again["places"]!.GetValue<int>(), again["made"]!.GetValue<int>()));
 
         var found = await server.Post($"/api/lectures/{id}/find", new { phrase = "tied", replacement = "tide", wholeCourse = true });

@@ -51,14 +51,14 @@ public class FactsTests
     [InlineData("Gravity grows weaker with distance and the", false)]
     [InlineData("How much does gravity fall with distance?", false)]
     public void A_sentence_stands_alone_or_not(string text, bool stands) =>
-        Assert.Equal(stands, Standing.IsSelfContained(Lecture.Sentence(text)));
+        Assert.Equal(stands, QuotableSentence.IsSelfContained(Lecture.Sentence(text)));
 
     [Fact]
     public void Nothing_rests_on_a_word_that_was_not_heard_well()
     {
-        Assert.False(Standing.IsSelfContained(Lecture.Sentence("Gravity grows weaker with distance.", confidence: 0.2)));
-        Assert.False(Standing.IsHeardWell(Lecture.Sentence("The rule of T-W-E-L-F-T-H-S is an estimate.")));
-        Assert.False(Standing.IsHeardWell(Lecture.Sentence("The rule of twelve s is an estimate.")));
+        Assert.False(QuotableSentence.IsSelfContained(Lecture.Sentence("Gravity grows weaker with distance.", confidence: 0.2)));
+        Assert.False(QuotableSentence.IsHeardWell(Lecture.Sentence("The rule of T-W-E-L-F-T-H-S is an estimate.")));
+        Assert.False(QuotableSentence.IsHeardWell(Lecture.Sentence("The rule of twelve s is an estimate.")));
     }
 
     [Theory]
@@ -88,8 +88,8 @@ public class FactsTests
     {
         var doubtful = new Sentence("p1", 0, [.. Lecture.Words("The pull of the", confidence: 0.9), .. Lecture.Words("moon.", 2_000, 0.3)]);
         var sure = Enumerable.Range(0, 3).Select(i => Lecture.Sentence("The moon is round.")).ToList();
-        Assert.True(Standing.IsHeardWell(Hearing.Settle([doubtful, .. sure])[0]));
-        Assert.False(Standing.IsHeardWell(Hearing.Settle([doubtful])[0]));
+        Assert.True(QuotableSentence.IsHeardWell(ConfirmedWords.Settle([doubtful, .. sure])[0]));
+        Assert.False(QuotableSentence.IsHeardWell(ConfirmedWords.Settle([doubtful])[0]));
     }
 
     [Theory]

@@ -41,7 +41,7 @@ public static class CardMaker
             return [];
         }
 
-        var sentences = Hearing.Settle(Sentences.Of(transcript.Passages));
+        var sentences = ConfirmedWords.Settle(Sentences.Of(transcript.Passages));
         var importance = new Importance(sentences);
         var gaps = new GapCards(sentences);
         var candidates = sentences
@@ -78,13 +78,13 @@ public static class CardMaker
         }
 
         CardDraft InSentence(CardDraft card) => card with { Source = Evidence.Of(sentence), Asks = card.Source };
-        foreach (var clause in Clauses.Of(sentence).Where(Standing.IsHeardWell))
+        foreach (var clause in Clauses.Of(sentence).Where(QuotableSentence.IsHeardWell))
         {
             if (Definitions.Find(clause) is { } definition && Fits(definition) && whole.TrueForAll(w => w.Term != definition.Term))
             {
                 yield return new Candidate(InSentence(OfDefinition(definition)), chapter, importance.Of(clause) + Worth(definition, importance) - PartOfSentence, definition.Term);
             }
-            else if (whole.Count == 0 && Standing.IsSelfContainedCondition(clause) && StatementCards.OfCondition(clause) is { } condition)
+            else if (whole.Count == 0 && QuotableSentence.IsSelfContainedCondition(clause) && StatementCards.OfCondition(clause) is { } condition)
             {
                 yield return new Candidate(InSentence(condition), chapter, importance.Of(clause) + ConditionWorth - PartOfSentence, null);
             }
@@ -93,7 +93,7 @@ public static class CardMaker
 
     private static IEnumerable<Candidate> OfWhole(Sentence sentence, int chapter, Importance importance)
     {
-        if (!Standing.IsHeardWell(sentence))
+        if (!QuotableSentence.IsHeardWell(sentence))
         {
             yield break;
         }
@@ -103,11 +103,11 @@ public static class CardMaker
         {
             yield return new Candidate(OfDefinition(definition), chapter, score + Worth(definition, importance), definition.Term);
         }
-        else if (Standing.IsSelfContainedCondition(sentence) && StatementCards.OfCondition(sentence) is { } condition)
+        else if (QuotableSentence.IsSelfContainedCondition(sentence) && StatementCards.OfCondition(sentence) is { } condition)
         {
             yield return new Candidate(condition, chapter, score + ConditionWorth, null);
         }
-        else if (Standing.IsSelfContained(sentence))
+        else if (QuotableSentence.IsSelfContained(sentence))
         {
             foreach (var (card, worth) in StatementCards.Of(sentence))
             {

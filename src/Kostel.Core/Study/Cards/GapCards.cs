@@ -13,13 +13,13 @@ internal sealed class GapCards(IReadOnlyList<Sentence> sentences)
     /// <summary>The card of a sentence, or null.</summary>
     public CardDraft? Of(Sentence sentence)
     {
-        if (sentence.Words.Count is < Shortest or > Longest || !Standing.IsSelfContained(sentence)
+        if (sentence.Words.Count is < Shortest or > Longest || !QuotableSentence.IsSelfContained(sentence)
             || !Quantities.Find(sentence).All(StatementCards.IsSure))
         {
             return null;
         }
 
-        var text = Standing.Untied(sentence.Text);
+        var text = QuotableSentence.Untied(sentence.Text);
         var lower = text.ToLowerInvariant();
         var phrase = phrases
             .Where(p => p.Value.Count >= OftenEnough && (p.Value.IsDefined || p.Key.Contains(' ')) && IsOnceIn(lower, p.Key))

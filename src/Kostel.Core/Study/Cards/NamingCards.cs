@@ -22,19 +22,19 @@ internal static partial class NamingCards
         var at = Tokens.Of(m.Groups["before"].Value).Count == 0 ? 0 : m.Groups["before"].Value.Split(' ', StringSplitOptions.RemoveEmptyEntries).Length;
         var described = at == 0 ? before : Clauses.Part(sentence, 0, at);
         var term = m.Groups["term"].Value;
-        if (described is null || described.PassageId != sentence.PassageId || !sentence.Words.Skip(at).All(w => w.Confidence >= Standing.SureEnough || !m.Value.Contains(w.Text))
+        if (described is null || described.PassageId != sentence.PassageId || !sentence.Words.Skip(at).All(w => w.Confidence >= QuotableSentence.SureEnough || !m.Value.Contains(w.Text))
             || described.Words.Count > LongestDescription || Tokens.Of(term).Count > 4)
         {
             return null;
         }
 
-        if (!Standing.IsSelfContained(described) && !Standing.IsSelfContainedCondition(described))
+        if (!QuotableSentence.IsSelfContained(described) && !QuotableSentence.IsSelfContainedCondition(described))
         {
             return null;
         }
 
         var source = at == 0 ? Evidence.Of(described) with { EndMs = sentence.EndMs, Quote = $"{described.Text} {sentence.Text}" } : Evidence.Of(sentence);
-        return (new CardDraft($"Give the term: {WordForms.Small(Standing.Untied(described.Text))}", WordForms.Capital(m.Groups["named"].Value) + ".", source), term);
+        return (new CardDraft($"Give the term: {WordForms.Small(QuotableSentence.Untied(described.Text))}", WordForms.Capital(m.Groups["named"].Value) + ".", source), term);
     }
 
     /// <summary>"this", "such a deep hole", "that wave".</summary>

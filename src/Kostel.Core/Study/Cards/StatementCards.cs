@@ -38,7 +38,7 @@ internal static partial class StatementCards
     /// <summary>The cards of a self-contained sentence with what each form is worth.</summary>
     public static IEnumerable<(CardDraft Card, double Worth)> Of(Sentence sentence)
     {
-        var text = Standing.Untied(sentence.Text);
+        var text = QuotableSentence.Untied(sentence.Text);
         var source = Evidence.Of(sentence);
         if (!Quantities.Find(sentence).All(IsSure))
         {
@@ -140,7 +140,7 @@ internal static partial class StatementCards
     /// <summary>"If the ribbon is longer than five centimetres, the soil is a clay." asks what follows from the condition.</summary>
     public static CardDraft? OfCondition(Sentence sentence)
     {
-        var m = Condition().Match(Standing.Untied(sentence.Text));
+        var m = Condition().Match(QuotableSentence.Untied(sentence.Text));
         return m.Success && !ClockTime().IsMatch(m.Value) && Quantities.Find(sentence).All(IsSure) && Words(m, "condition") is >= 4 and <= 16 && Words(m, "result") is >= 3 and <= 14
             ? new CardDraft($"{m.Groups["condition"].Value}, what follows?", Sentence(m.Groups["result"].Value), Evidence.Of(sentence))
             : null;
@@ -172,7 +172,7 @@ internal static partial class StatementCards
         var mark = lastAsked[^1] is '.' or ',' or ';' ? lastAsked[^1].ToString() : "";
         words.RemoveRange(asked.FirstWord, asked.WordCount);
         words.Insert(asked.FirstWord, Gap + mark);
-        return new CardDraft(Standing.Untied(string.Join(' ', words)), Sentence(asked.Text), source);
+        return new CardDraft(QuotableSentence.Untied(string.Join(' ', words)), Sentence(asked.Text), source);
     }
 
     /// <summary>A number is what the card is for, and one number sounds much like another.</summary>

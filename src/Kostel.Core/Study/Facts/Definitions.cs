@@ -33,7 +33,7 @@ public static partial class Definitions
     /// <summary>The definition that a sentence gives, or null.</summary>
     public static Definition? Find(Sentence sentence)
     {
-        var text = PauseInside().Replace(Standing.Untied(sentence.Text), m => m.Value[1..].ToLowerInvariant());
+        var text = PauseInside().Replace(QuotableSentence.Untied(sentence.Text), m => m.Value[1..].ToLowerInvariant());
         return IsThing(text, sentence) ?? IsCalled(text, sentence);
     }
 
@@ -74,7 +74,7 @@ public static partial class Definitions
     private static bool IsWhole(string meaning)
     {
         var words = Tokens.Of(meaning);
-        return words.Count <= MostWords && !Standing.BreaksOff(words) && !RunsOn().IsMatch(meaning);
+        return words.Count <= MostWords && !QuotableSentence.BreaksOff(words) && !RunsOn().IsMatch(meaning);
     }
 
     private static bool IsTerm(string term)

@@ -19,7 +19,7 @@ public static class KeyPhrases
         var counts = new Dictionary<string, PhraseUse>();
         foreach (var sentence in sentences)
         {
-            var words = sentence.Words.SelectMany(w => w.Confidence < Standing.SureEnough ? [""] : Tokens.Of(w.Text)).ToList();
+            var words = sentence.Words.SelectMany(w => w.Confidence < QuotableSentence.SureEnough ? [""] : Tokens.Of(w.Text)).ToList();
             for (var i = 0; i < words.Count; i++)
             {
                 for (var n = 1; n <= LongestPhrase && i + n <= words.Count; n++)
@@ -31,7 +31,7 @@ public static class KeyPhrases
                 }
             }
 
-            foreach (var term in Clauses.Of(sentence).Prepend(sentence).Where(Standing.IsHeardWell).Select(Definitions.Find).OfType<Definition>().Select(d => d.Term.ToLowerInvariant()).Distinct())
+            foreach (var term in Clauses.Of(sentence).Prepend(sentence).Where(QuotableSentence.IsHeardWell).Select(Definitions.Find).OfType<Definition>().Select(d => d.Term.ToLowerInvariant()).Distinct())
             {
                 Add(term, true);
             }

@@ -29,14 +29,14 @@ public static class QuizMaker
             return [];
         }
 
-        var sentences = Hearing.Settle(Sentences.Of(transcript.Passages));
+        var sentences = ConfirmedWords.Settle(Sentences.Of(transcript.Passages));
         var importance = new Importance(sentences);
-        var heard = sentences.Where(Standing.IsHeardWell).ToList();
-        var definitions = sentences.SelectMany(s => Clauses.Of(s).Prepend(s)).Where(Standing.IsHeardWell).Select(Definitions.Find).OfType<Definition>().DistinctBy(d => d.Term).ToList();
+        var heard = sentences.Where(QuotableSentence.IsHeardWell).ToList();
+        var definitions = sentences.SelectMany(s => Clauses.Of(s).Prepend(s)).Where(QuotableSentence.IsHeardWell).Select(Definitions.Find).OfType<Definition>().DistinctBy(d => d.Term).ToList();
         var random = new Random(seed);
         var spoken = OtherTerms(heard, definitions);
         var questions = definitions.Select(d => Ask(d, definitions, spoken, random))
-            .Concat(heard.Where(Standing.IsSelfContained).Select(s => AskQuantity(s, heard, random)))
+            .Concat(heard.Where(QuotableSentence.IsSelfContained).Select(s => AskQuantity(s, heard, random)))
             .OfType<ChoiceQuestion>()
             .ToList();
         return questions

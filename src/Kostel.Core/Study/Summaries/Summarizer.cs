@@ -18,7 +18,7 @@ public static class Summarizer
     /// <summary>A summary by chapters: about one sentence for half a minute, from one to four in each.</summary>
     public static IReadOnlyList<SummaryPart> Summarize(Transcript transcript)
     {
-        var sentences = Hearing.Settle(Sentences.Of(transcript.Passages));
+        var sentences = ConfirmedWords.Settle(Sentences.Of(transcript.Passages));
         var importance = new Importance(sentences);
         return transcript.Chapters.Select(chapter =>
         {
@@ -30,7 +30,7 @@ public static class Summarizer
 
     private static IEnumerable<Sentence> Pick(List<Sentence> own, Importance importance, int wanted)
     {
-        var good = own.Where(Standing.IsSelfContained).ToList();
+        var good = own.Where(QuotableSentence.IsSelfContained).ToList();
         var candidates = good.Count > 0 ? good : own.Where(s => s.Words.Count >= 4).DefaultIfEmpty(own.FirstOrDefault()).OfType<Sentence>().ToList();
         var chosen = new List<Sentence>();
         foreach (var s in candidates.OrderByDescending(importance.Of).ThenBy(s => s.StartMs))

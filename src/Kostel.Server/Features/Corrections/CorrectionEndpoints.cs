@@ -22,7 +22,7 @@ public sealed record Corrected(string Before, string After);
 /// <param name="Places">Other places of the lecture where it stands.</param>
 /// <param name="Made">Things made from the lecture where it stands.</param>
 /// <param name="IsTerm">Whether the course's terms have it already.</param>
-public sealed record AgainView(string Phrase, string Replacement, int Places, int Made, bool IsTerm);
+public sealed record ElsewhereView(string Phrase, string Replacement, int Places, int Made, bool IsTerm);
 
 /// <summary>What to look for, and what to write instead.</summary>
 public sealed record Search(string Phrase, string Replacement, bool WholeCourse);
@@ -65,13 +65,13 @@ internal static class CorrectionEndpoints
     public static void MapCorrections(this IEndpointRouteBuilder app)
     {
         var lecture = app.MapGroup("/api/lectures/{id}");
-        lecture.MapPost("again", Again).WithName("findAgain");
+        lecture.MapPost("elsewhere", Elsewhere).WithName("findElsewhere");
         lecture.MapPost("find", Find).WithName("findPhrase");
         lecture.MapPost("replace", Replace).WithName("replacePhrase");
         lecture.MapPost("sources", TakeNew).WithName("takeNewSource");
     }
 
-    private static async Task<Ok<AgainView>> Again(string id, Corrected corrected, KostelContext context, CancellationToken cancel)
+    private static async Task<Ok<ElsewhereView>> Elsewhere(string id, Corrected corrected, KostelContext context, CancellationToken cancel)
     {
         var lecture = await context.FindLecture(id, cancel);
         if (Math.Max(corrected.Before.Length, corrected.After.Length) > LongestPassage)
@@ -81,13 +81,13 @@ internal static class CorrectionEndpoints
 
         if (SourceCorrection.Between(corrected.Before, corrected.After) is not [var correction])
         {
-            return TypedResults.Ok(new AgainView("", "", 0, 0, false));
+            return TypedResults.Ok(new ElsewhereView("", "", 0, 0, false));
         }
 
         var places = PhraseSearch.Find(await context.Transcript(lecture, cancel), correction.Phrase, correction.Replacement).Count;
         var made = await MadePlaces(context, [id], correction, cancel);
         var isTerm = (await context.Terms(lecture, cancel)).Any(t => string.Equals(t.Written, correction.Replacement, StringComparison.OrdinalIgnoreCase));
-        return TypedResults.Ok(new AgainView(correction.Phrase, correction.Replacement, places, made.Count, isTerm));
+        return TypedResults.Ok(new ElsewhereView(correction.Phrase, correction.Replacement, places, made.Count, isTerm));
     }
 
     private static async Task<Ok<SearchResult>> Find(string id, Search search, KostelContext context, CancellationToken cancel)

@@ -24,7 +24,7 @@ public sealed record EarlierTranscript(int Id, Accuracy Accuracy, string? MadeBy
 /// <summary>How a lecture's transcript was made, and the ones before it, the newest first.</summary>
 /// <param name="MadeBy">The service that did it, if it was not this computer.</param>
 /// <param name="TermCount">Terms of its course, which the next transcription listens for.</param>
-public sealed record MadeTranscripts(Accuracy MadeWith, string? MadeBy, DateTime? MadeAt, int TermCount, IReadOnlyList<EarlierTranscript> Earlier);
+public sealed record TranscriptHistory(Accuracy MadeWith, string? MadeBy, DateTime? MadeAt, int TermCount, IReadOnlyList<EarlierTranscript> Earlier);
 
 /// <summary>A lecture's transcripts: reading the present one, making another, stopping that, going back.</summary>
 internal static class TranscriptEndpoints
@@ -94,13 +94,13 @@ internal static class TranscriptEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Ok<MadeTranscripts>> Earlier(string id, KostelContext context, CancellationToken cancel)
+    private static async Task<Ok<TranscriptHistory>> Earlier(string id, KostelContext context, CancellationToken cancel)
     {
         var lecture = await context.FindLecture(id, cancel);
         var earlier = await context.EarlierTranscripts.AsNoTracking().Where(t => t.LectureId == id).OrderByDescending(t => t.Id)
             .Select(t => new EarlierTranscript(t.Id, t.Accuracy, t.MadeBy, t.MadeAt, t.WordCount)).ToListAsync(cancel);
         var terms = lecture.CourseId is { } course ? await context.Terms.CountAsync(t => t.CourseId == course, cancel) : 0;
-        return TypedResults.Ok(new MadeTranscripts(lecture.MadeWith, lecture.MadeBy, lecture.MadeAt, terms, earlier));
+        return TypedResults.Ok(new TranscriptHistory(lecture.MadeWith, lecture.MadeBy, lecture.MadeAt, terms, earlier));
     }
 
     /// <summary>Goes back to an earlier transcript; the present one is kept in its place.</summary>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { toRef } from 'vue'
 import type { Lecture, Mark } from '@/api/client'
-import { deskPanels, panelOf, type DeskWork } from './panels'
+import { deskPanels, panelOf, type DeskPanelName } from './panels'
 import { provideDesk, type Stretch } from './useDesk'
 
 const props = defineProps<{
-  work: DeskWork
+  panel: DeskPanelName
   lecture: Lecture
   isReady: boolean
   marks: readonly Mark[]
@@ -14,7 +14,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{
   close: []
-  open: [work: DeskWork]
+  open: [panel: DeskPanelName]
   hear: [ms: number]
   evidence: [spans: Stretch[]]
   mark: [mark: Mark]
@@ -39,17 +39,17 @@ provideDesk({
 </script>
 
 <template>
-  <section class="desk" :aria-label="panelOf(work).name">
+  <section class="desk" :aria-label="panelOf(panel).name">
     <h1 class="lecture-title">{{ lecture.title }}</h1>
     <header>
       <v-menu>
         <template #activator="{ props: menu }">
           <button class="what" type="button" v-bind="menu">
-            {{ panelOf(work).name }} <span aria-hidden="true">▾</span>
+            {{ panelOf(panel).name }} <span aria-hidden="true">▾</span>
           </button>
         </template>
         <v-list>
-          <v-list-item v-for="(panel, key) in deskPanels" :key="key" :title="panel.name" @click="emit('open', key)" />
+          <v-list-item v-for="(other, key) in deskPanels" :key="key" :title="other.name" @click="emit('open', key)" />
         </v-list>
       </v-menu>
       <button class="k-quiet" type="button" @click="emit('close')">Close</button>
@@ -57,7 +57,7 @@ provideDesk({
     <p v-if="!isReady" class="k-soft wait">
       This needs the whole text. It opens here as soon as the lecture is written down.
     </p>
-    <component :is="panelOf(work).component" v-else :key="work" />
+    <component :is="panelOf(panel).component" v-else :key="panel" />
   </section>
 </template>
 

@@ -17,6 +17,6 @@ export const deskPanels = {
   changes: { name: 'Changes', component: defineAsyncComponent(() => import('./ChangesDesk.vue')) },
 } as const satisfies Record<string, DeskPanel>
 
-export type DeskWork = keyof typeof deskPanels
-export const isDeskWork = (name: unknown): name is DeskWork => typeof name === 'string' && name in deskPanels
-export const panelOf = (work: DeskWork): DeskPanel => deskPanels[work]
+export type DeskPanelName = keyof typeof deskPanels
+export const isDeskPanelName = (name: unknown): name is DeskPanelName => typeof name === 'string' && name in deskPanels
+export const panelOf = (name: DeskPanelName): DeskPanel => deskPanels[name]

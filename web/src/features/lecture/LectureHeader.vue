@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { Lecture, Mark, Transcript } from '@/api/client'
-import type { DeskWork } from '@/features/desk/panels'
+import type { DeskPanelName } from '@/features/desk/panels'
 import { count, day, duration } from '@/shared/time'
 
 defineProps<{ lecture: Lecture; transcript: Transcript | null; marks: readonly Mark[] }>()
-defineEmits<{ open: [work: DeskWork]; voices: []; again: []; text: [] }>()
+defineEmits<{ open: [work: DeskPanelName]; voices: []; transcribe: []; text: [] }>()
 </script>
 
 <template>
@@ -21,7 +21,7 @@ defineEmits<{ open: [work: DeskWork]; voices: []; again: []; text: [] }>()
         </button>
       </span>
       <span v-if="transcript?.isWhole && lecture.hasSound">
-        <button class="k-quiet" type="button" @click="$emit('again')">Transcribe again</button>
+        <button class="k-quiet" type="button" @click="$emit('transcribe')">Transcribe again</button>
       </span>
       <span v-if="transcript?.isWhole">
         <button class="k-quiet" type="button" @click="$emit('text')">Bring in a text</button>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Lecture, Mark, Transcript } from '@/api/client'
-import type { DeskWork } from '@/features/desk/panels'
+import type { DeskPanelName } from '@/features/desk/panels'
 import ReadingPage from '@/page/ReadingPage.vue'
 import type { Find } from '@/page/useFind'
 import WorkBar from '@/shared/WorkBar.vue'
@@ -31,7 +31,7 @@ defineProps<{
   hasDesk: boolean
 }>()
 const emit = defineEmits<{
-  open: [work: DeskWork]
+  open: [work: DeskPanelName]
   sheet: [sheet: Sheet]
   find: []
   replace: []
@@ -55,7 +55,7 @@ defineExpose({ page })
         :marks="marks"
         @open="emit('open', $event)"
         @voices="emit('sheet', { is: 'voices', speakerId: null })"
-        @again="emit('sheet', { is: 'again' })"
+        @transcribe="emit('sheet', { is: 'transcribe' })"
         @text="emit('sheet', { is: 'text' })"
       />
       <PageTools

@@ -3,8 +3,8 @@ import { computed, defineAsyncComponent, provide, ref, toRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { lectureIdKey } from '@/page/lectureId'
 import { useFind } from '@/page/useFind'
-import { isDeskWork, type DeskWork } from '@/features/desk/panels'
-import AgainBar from './AgainBar.vue'
+import { isDeskPanelName, type DeskPanelName } from '@/features/desk/panels'
+import ElsewhereBar from './ElsewhereBar.vue'
 import DoubtBar from './DoubtBar.vue'
 import LectureFoot from './LectureFoot.vue'
 import LecturePaper from './LecturePaper.vue'
@@ -13,7 +13,7 @@ import SelectionBar from './SelectionBar.vue'
 import { usePlayer } from './player'
 import { useReading } from './settings'
 import type { Sheet } from './sheets'
-import { useAgain } from './useAgain'
+import { useElsewhere } from './useElsewhere'
 import { copyWithLink } from './copyWithLink'
 import { useDoubts } from './useDoubts'
 import { useDrawing } from './useDrawing'
@@ -50,18 +50,18 @@ const { span, box } = useSelection(() => page.value?.passages)
 const bring = (ms: number) => void page.value?.bring(ms)
 const { sourceMs, hear, hearSource, hearWord, point, showSource } = useSources(player, bring)
 const { jump, saved } = useListening(id, transcript, player, reading.skipsSilence, bring)
-const { again, ask: askAgain, close: closeAgain, addTerm } = useAgain(id, lecture)
+const { elsewhere, ask: askElsewhere, close: closeElsewhere, addTerm } = useElsewhere(id, lecture)
 const sheet = ref<Sheet | null>(null)
 const evidence = ref<{ startMs: number; endMs: number }[]>([])
 
 const canEdit = computed(() => Boolean(transcript.value?.isWhole && transcript.value.passages.length))
-const desk = computed<DeskWork | null>(() => (isDeskWork(route.query.desk) ? route.query.desk : null))
-const open = (work: DeskWork | null) => router.replace({ query: { ...route.query, desk: work ?? undefined } })
+const desk = computed<DeskPanelName | null>(() => (isDeskPanelName(route.query.desk) ? route.query.desk : null))
+const open = (panel: DeskPanelName | null) => router.replace({ query: { ...route.query, desk: panel ?? undefined } })
 const { spans, spansName } = useStaveSpans(find, desk, evidence)
 
 /** Once what was typed is saved: whether the same stands elsewhere. */
 function left(before: string, after: string) {
-  const ask = () => (edits.problem.value || edits.conflict.value ? undefined : askAgain(before, after))
+  const ask = () => (edits.problem.value || edits.conflict.value ? undefined : askElsewhere(before, after))
   void edits.settled().then(ask)
 }
 const toggleLoop = () => player.toggleLoop(span.value)
@@ -101,7 +101,7 @@ useLectureKeys({
 </script>
 
 <template>
-  <MissingLecture v-if="problem && !lecture" :problem="problem" :is-gone="isGone" @again="load" />
+  <MissingLecture v-if="problem && !lecture" :problem="problem" :is-gone="isGone" @retry="load" />
   <div v-else-if="lecture" class="lecture" :class="{ withdesk: desk }" :style="reading.style.value">
     <LecturePaper
       ref="paper"
@@ -130,7 +130,7 @@ useLectureKeys({
       v-if="desk && transcript"
       :key="id"
       class="desk"
-      :work="desk"
+      :panel="desk"
       :lecture="lecture"
       :is-ready="canEdit"
       :marks="marks"
@@ -142,7 +142,7 @@ useLectureKeys({
       @evidence="evidence = $event"
       @mark="openMark"
       @picture="addPicture"
-      @correct="askAgain"
+      @correct="askElsewhere"
     />
     <SelectionBar
       v-if="span && !sheet && canEdit"
@@ -177,16 +177,16 @@ useLectureKeys({
       :has-sound="lecture.hasSound"
       @hear="hear"
       @show="bring(transcript?.passages[$event]?.startMs ?? 0)"
-      @corrected="askAgain"
+      @corrected="askElsewhere"
       @close="doubts.close"
     />
-    <AgainBar
-      v-if="again"
-      :again="again"
+    <ElsewhereBar
+      v-if="elsewhere"
+      :elsewhere="elsewhere"
       :course="lecture.course ?? null"
-      @look="replace(again.phrase, again.replacement)"
+      @look="replace(elsewhere.phrase, elsewhere.replacement)"
       @term="addTerm"
-      @close="closeAgain"
+      @close="closeElsewhere"
     />
     <LectureFoot
       v-model:skips="reading.skipsSilence.value"

@@ -59,7 +59,7 @@ async function keepMine() {
       @changed="emit('changed')"
     />
     <TranscribeAgain
-      v-else-if="sheet.is === 'again'"
+      v-else-if="sheet.is === 'transcribe'"
       :lecture="lecture"
       @closed="close"
       @begun="emit('changed')"

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { Lecture } from '@/api/client'
-import type { DeskWork } from '@/features/desk/panels'
+import type { DeskPanelName } from '@/features/desk/panels'
 import { count } from '@/shared/time'
 
 defineProps<{ lecture: Lecture; isReady: boolean }>()
-defineEmits<{ open: [work: DeskWork] }>()
+defineEmits<{ open: [work: DeskPanelName] }>()
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 defineProps<{ problem: string; isGone: boolean }>()
-defineEmits<{ again: [] }>()
+defineEmits<{ retry: [] }>()
 </script>
 
 <template>
@@ -9,7 +9,7 @@ defineEmits<{ again: [] }>()
     <p>{{ problem }}</p>
     <p>
       <router-link v-if="isGone" :to="{ name: 'library' }">Look in the library or its bin</router-link>
-      <button v-else class="k-link" type="button" @click="$emit('again')">Try again</button>
+      <button v-else class="k-link" type="button" @click="$emit('retry')">Try again</button>
     </p>
   </div>
 </template>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
-import { api, must, says, type Accuracy, type Lecture, type MadeTranscripts } from '@/api/client'
+import { api, must, says, type Accuracy, type Lecture, type TranscriptHistory } from '@/api/client'
 import AccuracyChoice from '@/shared/AccuracyChoice.vue'
 import SpokenChoice, { type Spoken } from '@/shared/SpokenChoice.vue'
 import { day } from '@/shared/time'
 
 const props = defineProps<{ lecture: Lecture }>()
 const emit = defineEmits<{ closed: []; begun: []; replaced: [] }>()
-const made = ref<MadeTranscripts | null>(null)
+const made = ref<TranscriptHistory | null>(null)
 const accuracy = ref<Accuracy>('accurate')
 const spoken = ref<Spoken>({ language: props.lecture.language.code, byService: false, voices: null })
 const problem = ref('')

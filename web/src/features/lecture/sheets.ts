@@ -3,7 +3,7 @@ import type { Mark, MarkKind, Passage } from '@/api/client'
 /** What lies over the page at the moment; one at a time. */
 export type Sheet =
   | { is: 'voices'; speakerId: string | null }
-  | { is: 'again' }
+  | { is: 'transcribe' }
   | { is: 'text' }
   | { is: 'take' }
   | { is: 'page'; target: HTMLElement }

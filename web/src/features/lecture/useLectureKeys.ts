@@ -1,13 +1,13 @@
 import { onKeyStroke } from '@vueuse/core'
 import type { MarkKind } from '@/api/client'
-import type { DeskWork } from '@/features/desk/panels'
+import type { DeskPanelName } from '@/features/desk/panels'
 import { isTyping, onKey } from '@/shared/keys'
 import type { Player } from './player'
 
 interface Actions {
   player: Player
   jump: (by: 'sentence' | 'passage' | 'chapter', step: number) => void
-  open: (work: DeskWork | null) => unknown
+  open: (work: DeskPanelName | null) => unknown
   mark: (kind: MarkKind) => void
   loop: () => void
   skip: () => void

@@ -1,11 +1,11 @@
 import { computed, watch, type Ref } from 'vue'
-import { panelOf, type DeskWork } from '@/features/desk/panels'
+import { panelOf, type DeskPanelName } from '@/features/desk/panels'
 import type { Find } from '@/page/useFind'
 
 /** What the stave shows under the sound: what was found, or what the desk is about. */
 export function useStaveSpans(
   find: Find,
-  desk: Ref<DeskWork | null>,
+  desk: Ref<DeskPanelName | null>,
   evidence: Ref<{ startMs: number; endMs: number }[]>,
 ) {
   watch(desk, () => (evidence.value = []))

@@ -7,7 +7,7 @@ namespace Kostel.Core.Study.Facts;
 /// Which doubtful words may be believed all the same: those that the lecture says elsewhere and that were heard well there.
 /// What was heard once only, and doubtfully, is as likely a mishearing.
 /// </summary>
-public static class Hearing
+public static class ConfirmedWords
 {
     private const double Well = 0.69, HopelessBelow = 0.23;
     private const int OftenEnough = 3;
@@ -28,9 +28,9 @@ public static class Hearing
         Word Settled(Word word)
         {
             var key = Key(word.Text);
-            if (word.Confidence is >= HopelessBelow and < Standing.SureEnough && confirmed.Contains(key))
+            if (word.Confidence is >= HopelessBelow and < QuotableSentence.SureEnough && confirmed.Contains(key))
             {
-                return word with { Confidence = Standing.SureEnough };
+                return word with { Confidence = QuotableSentence.SureEnough };
             }
 
             // Words that do not exist are often written with a hyphen; said once only, there is nothing to tell them from real ones.

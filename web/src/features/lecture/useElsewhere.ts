@@ -1,25 +1,25 @@
 import { ref, type Ref } from 'vue'
-import { api, must, type Again, type Lecture } from '@/api/client'
+import { api, must, type Elsewhere, type Lecture } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 
 /** After a correction: whether the same mistake stands elsewhere. */
-export function useAgain(id: Ref<string>, lecture: Ref<Lecture | null>) {
+export function useElsewhere(id: Ref<string>, lecture: Ref<Lecture | null>) {
   const notice = useNotice()
-  const again = ref<Again | null>(null)
+  const elsewhere = ref<Elsewhere | null>(null)
 
   async function ask(before: string, after: string) {
     const { data } = await api
-      .POST('/api/lectures/{id}/again', { params: { path: { id: id.value } }, body: { before, after } })
+      .POST('/api/lectures/{id}/elsewhere', { params: { path: { id: id.value } }, body: { before, after } })
       .catch(() => ({ data: undefined }))
     if (!data?.phrase) return
     const canAddTerm = Boolean(lecture.value?.course) && !data.isTerm
-    again.value = data.places + data.made > 0 || canAddTerm ? data : null
+    elsewhere.value = data.places + data.made > 0 || canAddTerm ? data : null
   }
 
   /** Adds the right word to the terms of the course, so that it is listened for next time. */
   async function addTerm() {
     const course = lecture.value?.course
-    const word = again.value?.replacement
+    const word = elsewhere.value?.replacement
     if (!course || !word) return
     const done = await notice.attempt(async () => {
       const list = await must(api.GET('/api/courses/{course}/terms', { params: { path: { course } } }))
@@ -30,8 +30,9 @@ export function useAgain(id: Ref<string>, lecture: Ref<Lecture | null>) {
     })
     if (!done) return
     notice.tell(`“${word}” is a term of ${course} now.`)
-    if (again.value) again.value = again.value.places + again.value.made > 0 ? { ...again.value, isTerm: true } : null
+    if (elsewhere.value)
+      elsewhere.value = elsewhere.value.places + elsewhere.value.made > 0 ? { ...elsewhere.value, isTerm: true } : null
   }
 
-  return { again, ask, addTerm, close: () => (again.value = null) }
+  return { elsewhere, ask, addTerm, close: () => (elsewhere.value = null) }
 }

@@ -5,7 +5,7 @@ using Kostel.Core.Transcripts;
 namespace Kostel.Core.Study.Facts;
 
 /// <summary>Whether a sentence can be taken out of its lecture and still be understood.</summary>
-public static partial class Standing
+public static partial class QuotableSentence
 {
     /// <summary>Below this the recogniser was unsure of a word, and nothing to be learned should rest on it.</summary>
     public const double SureEnough = 0.45;
