@@ -79,6 +79,7 @@ builder.Services.AddSingleton<IJobWork, VoicesWork>();
 builder.Services.AddScoped<Asker>();
 builder.Services.AddScoped<LectureEditing>();
 builder.Services.AddScoped<LectureViews>();
+builder.Services.AddSingleton<JobFailures>();
 builder.Services.AddSingleton<JobQueue>();
 builder.Services.AddSingleton<Housekeeping>();
 if (canWrite)

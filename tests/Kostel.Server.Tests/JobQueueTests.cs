@@ -23,7 +23,9 @@ public sealed class JobQueueTests : IAsyncLifetime
     {
         library = new LibraryFolder(folder);
         library.Open();
-        queue = new JobQueue(library, [counting, fetching], new ProgressBoard(new SilentHub()), TimeProvider.System, NullLogger<JobQueue>.Instance);
+        var board = new ProgressBoard(new SilentHub());
+        var failures = new JobFailures(library, board, TimeProvider.System, NullLogger<JobFailures>.Instance);
+        queue = new JobQueue(library, [counting, fetching], failures, board, TimeProvider.System, NullLogger<JobQueue>.Instance);
     }
 
     [Fact]

@@ -1,22 +1,17 @@
 using System.Data.Common;
 using System.Linq.Expressions;
-using Kostel.Core.Problems;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Data.Stored;
-using Kostel.Server.Http;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Jobs;
 
 /// <summary>Works off the jobs, each lane on its own, so that a download never waits for a recognition nor the other way round.</summary>
-internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> works, ProgressBoard board, TimeProvider time, ILogger<JobQueue> log)
+internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> works, JobFailures failures, ProgressBoard board, TimeProvider time, ILogger<JobQueue> log)
     : BackgroundService
 {
     private static readonly Dictionary<JobLane, int> SideBySide = new() { [JobLane.Computing] = 1, [JobLane.Network] = 2 };
-
-    /// <summary>Before what the disk refused is tried again.</summary>
-    private static readonly TimeSpan Pause = TimeSpan.FromSeconds(2);
 
     private readonly Dictionary<string, IJobWork> works = works.ToDictionary(w => w.Kind.Name);
     private readonly Dictionary<JobLane, SemaphoreSlim> wake = Enum.GetValues<JobLane>().ToDictionary(l => l, _ => new SemaphoreSlim(0));
@@ -110,7 +105,7 @@ internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> work
             }
         }
 
-        await Tell(stopped);
+        await board.Tell(stopped);
         return stopped.Count;
     }
 
@@ -128,7 +123,7 @@ internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> work
             {
                 // A full disk or a library that is busy for long does not end the queue.
                 log.LogWarning(e, "The next job could not be taken; this is tried again.");
-                await Task.Delay(Pause, time, stopping);
+                await Task.Delay(JobFailures.Pause, time, stopping);
                 continue;
             }
 
@@ -150,7 +145,7 @@ internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> work
         try
         {
             await using var context = library.CreateDbContext();
-            await Tell(await context.EndFollowers(time.GetUtcNow().UtcDateTime, stopping));
+            await board.Tell(await context.EndFollowers(time.GetUtcNow().UtcDateTime, stopping));
             int[] taken;
             lock (gate)
             {
@@ -196,7 +191,7 @@ internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> work
         }
         catch (Exception e)
         {
-            await Fail(job, work, e, stopping);
+            await failures.Note(job, e, work.Failure, stopping);
         }
         finally
         {
@@ -209,56 +204,6 @@ internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> work
 
             // Something may have waited for it.
             Wake();
-        }
-    }
-
-    private async Task Fail(JobRow job, IJobWork work, Exception reason, CancellationToken cancel)
-    {
-        if (reason is not KnownProblemException)
-        {
-            log.LogError(reason, "A job of kind {Kind} failed for {Lecture}", job.Kind, job.LectureId);
-        }
-
-        (job.State, job.Problem) = (JobState.Failed, reason switch
-        {
-            KnownProblemException => reason.Message,
-            _ when PlainProblems.IsDiskFull(reason) => PlainProblems.DiskFull,
-            _ => work.Failure,
-        });
-        await Tell([job]);
-        while (!await TryNote(job, cancel))
-        {
-            // A full disk takes not even this note; wait until it does, rather than run the job in a circle.
-            await Task.Delay(Pause, time, cancel);
-        }
-    }
-
-    private async Task<bool> TryNote(JobRow job, CancellationToken cancel)
-    {
-        try
-        {
-            await using var context = library.CreateDbContext();
-            await context.Jobs.Where(j => j.Id == job.Id && j.State != JobState.Cancelled).ExecuteUpdateAsync(
-                s => s.SetProperty(j => j.State, JobState.Failed)
-                    .SetProperty(j => j.Problem, job.Problem)
-                    .SetProperty(j => j.EndedAt, time.GetUtcNow().UtcDateTime),
-                cancel);
-            return true;
-        }
-        catch (Exception e) when (PlainProblems.IsDiskFull(e))
-        {
-            return false;
-        }
-    }
-
-    private async Task Tell(IReadOnlyList<JobRow> jobs)
-    {
-        foreach (var job in jobs)
-        {
-            if (job.LectureId is { } lecture)
-            {
-                await board.Report(new Progress(lecture, job.Stage, job.State, 0, null, 0, job.State == JobState.Failed ? job.Problem : null));
-            }
         }
     }
 }

@@ -52,4 +52,16 @@ internal sealed class ProgressBoard(IHubContext<ProgressHub> hub)
         current[progress.LectureId] = progress;
         return hub.Clients.Groups(Audience.OfLecture(progress.LectureId)).SendAsync("progress", progress);
     }
+
+    /// <summary>Tells how jobs ended that had no turn of their own, or no good end.</summary>
+    public async Task Tell(IReadOnlyList<JobRow> jobs)
+    {
+        foreach (var job in jobs)
+        {
+            if (job.LectureId is { } lecture)
+            {
+                await Report(new Progress(lecture, job.Stage, job.State, 0, null, 0, job.State == JobState.Failed ? job.Problem : null));
+            }
+        }
+    }
 }
