@@ -44,6 +44,8 @@ async function ask() {
   isBusy.value = false
   if (!answered) return
   asked.value = [answered, ...asked.value]
+  // A list that was asked for before does not know this question.
+  void load()
   shownId.value = answered.id
   text.value = ''
   await nextTick()

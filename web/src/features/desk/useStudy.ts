@@ -13,16 +13,23 @@ export function useStudy() {
   const isBusy = ref(false)
   const params = { path: { id: lecture.value.id } }
 
-  async function run(call: () => Promise<Study>) {
+  const load = () =>
+    latest(
+      () => must(api.GET('/api/lectures/{id}/study', { params })),
+      (s) => (study.value = s),
+      notice.fail,
+    )
+
+  /** Makes something, and then shows what there is: an answer is never lost to a text that changed meanwhile. */
+  async function make(call: () => Promise<Study>) {
     isBusy.value = true
-    await latest(call, (s) => (study.value = s), notice.fail)
+    if (await notice.attempt(call)) await load()
     isBusy.value = false
   }
-  const makeSummary = () => run(() => must(api.POST('/api/lectures/{id}/summary', { params })))
-  const makeCards = () => run(() => must(api.POST('/api/lectures/{id}/cards', { params })))
+  const makeSummary = () => make(() => must(api.POST('/api/lectures/{id}/summary', { params })))
+  const makeCards = () => make(() => must(api.POST('/api/lectures/{id}/cards', { params })))
   const makeQuiz = () =>
-    run(() => must(api.POST('/api/lectures/{id}/quiz', { params, body: { after: study.value?.quiz?.id ?? null } })))
-  const load = () => run(() => must(api.GET('/api/lectures/{id}/study', { params })))
+    make(() => must(api.POST('/api/lectures/{id}/quiz', { params, body: { after: study.value?.quiz?.id ?? null } })))
 
   onMounted(load)
   watch(version, load)
