@@ -20,9 +20,9 @@ internal static class StudyCommands
         yield return OnTranscript("summary", "Writes a summary in the lecture's own sentences.", "There is not enough in this text to sum up.", t => Summarizer.Summarize(t)
             .SelectMany(p => p.Lines.Select(l => $"  {CaptionClock.Short(l.StartMs)}  {l.Quote}").Prepend($"{p.Chapter}")));
         yield return OnTranscript("cards", "Makes cards: question, answer and time, divided by tabs.", "There is not enough in this text to make cards of.", t => CardMaker.Make(t)
-            .Select(c => $"{c.Front}\t{c.Back}\t{CaptionClock.Short(c.Source.StartMs)}"));
+            .Select(c => $"{c.Content.Front}\t{c.Content.Back}\t{CaptionClock.Short(c.Source.StartMs)}"));
         yield return OnTranscript("quiz", "Makes a choice quiz; the right choice is marked with *.", "There is not enough in this text to make a quiz of.", t => QuizMaker.Make(t)
-            .SelectMany(q => q.Choices.Select((c, i) => $"  {(i == q.Key ? '*' : '-')} {c}").Prepend($"{CaptionClock.Short(q.Source.StartMs)}  {q.Stem}")));
+            .SelectMany(q => q.Content.Choices.Select((c, i) => $"  {(i == q.Content.Key ? '*' : '-')} {c}").Prepend($"{CaptionClock.Short(q.Source.StartMs)}  {q.Content.Stem}")));
         var file = new Argument<FileInfo>("TRANSCRIPT") { Description = "The text of a lecture: Kostel's JSON, or captions or text of another form." };
         var question = new Argument<string>("QUESTION");
         var ask = new Command("ask", "Answers a question in the lecture's own sentences.") { file, question };

@@ -120,6 +120,7 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
             OfLecture(e).Property(c => c.Version).IsConcurrencyToken();
             e.HasMany(c => c.Memories).WithOne().HasForeignKey(m => m.CardId);
             e.HasIndex(c => new { c.LectureId, c.SourceKey }).IsUnique();
+            AsJson(e.Property(c => c.Content));
             AsJson(e.Property(c => c.Source));
         });
         modelBuilder.Entity<CardMemoryRow>(e =>
@@ -145,7 +146,7 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
         modelBuilder.Entity<QuizQuestionRow>(e =>
         {
             e.HasKey(q => new { q.QuizId, q.Number });
-            AsJson(e.Property(q => q.Choices));
+            AsJson(e.Property(q => q.Content));
             AsJson(e.Property(q => q.Source));
         });
         modelBuilder.Entity<AttemptRow>(e =>

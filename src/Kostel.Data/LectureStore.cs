@@ -1,4 +1,5 @@
 using Kostel.Core.Lectures;
+using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Quizzes;
 using Kostel.Data.Rows;
 using Microsoft.EntityFrameworkCore;
@@ -30,13 +31,13 @@ public static class LectureStore
             marks.ConvertAll(m => new KeptMark(m.Kind, m.StartMs, m.EndMs, m.Quote, m.Text, m.MadeAt, m.Resolved, m.Picture is null ? null : picture(m.Picture))),
             summaries.ConvertAll(s => new KeptSummary(s.MadeAt, s.Parts.Select(p => p.In(null)).ToList())),
             cards.ConvertAll(c => (Card: c, c.Memories[0].State)).ConvertAll(c => new KeptCard(
-                c.Card.SourceKey, c.Card.Front, c.Card.Back, c.Card.Source.In(null), c.Card.CreatedAt,
+                c.Card.SourceKey, c.Card.Content.Front, c.Card.Content.Back, c.Card.Source.In(null), c.Card.CreatedAt,
                 c.State.DueAt, c.State.Stability, c.State.Difficulty, c.State.ReviewedAt,
                 reviews[c.Card.Id].Select(r => new KeptReview(r.Grade, r.At, r.Stability, r.Difficulty)).ToList())),
             questions.ConvertAll(q => new KeptQuestion(q.Text, q.AskedAt, q.Answer.In(null))),
             quizzes.ConvertAll(q => new KeptQuiz(
                 q.MadeAt,
-                q.Questions.OrderBy(x => x.Number).Select(x => new KeptQuizQuestion(x.Stem, x.Choices, x.Key, x.Source.In(null))).ToList(),
+                q.Questions.OrderBy(x => x.Number).Select(x => (x.Source, Asks: (ChoiceQuestion)x.Content)).Select(x => new KeptQuizQuestion(x.Asks.Stem, x.Asks.Choices, x.Asks.Key, x.Source.In(null))).ToList(),
                 attempts[q.Id].Select(a => new KeptAttempt(a.FinishedAt, a.Choices)).ToList())));
     }
 
@@ -66,8 +67,7 @@ public static class LectureStore
         {
             LectureId = lectureId,
             SourceKey = c.Key,
-            Front = c.Front,
-            Back = c.Back,
+            Content = CardContent.Of(c.Front, c.Back),
             Source = c.Source.In(lectureId),
             CreatedAt = c.CreatedAt,
             Memories = [new CardMemoryRow { OwnerId = PersonRow.TheOne, State = new CardState(c.Stability, c.Difficulty, c.DueAt, c.ReviewedAt) }],
@@ -76,7 +76,7 @@ public static class LectureStore
         {
             LectureId = lectureId,
             MadeAt = q.MadeAt,
-            Questions = q.Questions.Select((x, i) => new QuizQuestionRow { Number = i, Stem = x.Stem, Choices = x.Choices, Key = x.Key, Source = x.Source.In(lectureId) }).ToList(),
+            Questions = q.Questions.Select((x, i) => new QuizQuestionRow { Number = i, Content = new ChoiceQuestion(x.Stem, x.Choices, x.Key), Source = x.Source.In(lectureId) }).ToList(),
         })).ToList();
         context.Cards.AddRange(cards.Select(c => c.Row));
         context.Quizzes.AddRange(quizzes.Select(q => q.Row));
@@ -94,7 +94,7 @@ public static class LectureStore
             QuizId = q.Row.Id,
             FinishedAt = a.FinishedAt,
             Choices = a.Choices,
-            RightCount = QuizMarking.RightCount(a.Choices, q.Kept.Questions.Select(x => x.Key).ToList()),
+            RightCount = QuizMarking.RightCount(a.Choices, q.Row.Questions.ConvertAll(x => (ChoiceQuestion)x.Content)),
         })));
         await context.SaveChangesAsync(cancel);
     }

@@ -52,9 +52,9 @@ public static class MadeStore
 
     private static MadeRow Of(CardRow c) => new(
         "card", c.Id, c.LectureId, c.Source.StartMs,
-        () => [c.Front, c.Back, c.Source.Quote],
+        () => [c.Content.Front, c.Content.Back, c.Source.Quote],
         () => [c.Source],
-        t => (c.Front, c.Back, c.Source, c.Version) = (t.Dequeue(), t.Dequeue(), c.Source with { Quote = t.Dequeue() }, c.Version + 1));
+        t => (c.Content, c.Source, c.Version) = (c.Content.Worded(t.Dequeue(), t.Dequeue()), c.Source with { Quote = t.Dequeue() }, c.Version + 1));
 
     private static MadeRow Of(SummaryRow s) => new(
         "summary", s.Id, s.LectureId, s.Parts.FirstOrDefault()?.StartMs ?? 0,
@@ -70,9 +70,9 @@ public static class MadeStore
 
     private static MadeRow Of(QuizRow quiz) => new(
         "quiz", quiz.Id, quiz.LectureId, quiz.Questions.FirstOrDefault()?.Source.StartMs ?? 0,
-        () => quiz.Questions.SelectMany(q => q.Choices.Prepend(q.Stem).Append(q.Source.Quote)),
+        () => quiz.Questions.SelectMany(q => q.Content.Texts.Append(q.Source.Quote)),
         () => quiz.Questions.Select(q => q.Source),
-        t => quiz.Questions.ForEach(q => (q.Stem, q.Choices, q.Source) = (t.Dequeue(), q.Choices.Select(_ => t.Dequeue()).ToList(), q.Source with { Quote = t.Dequeue() })));
+        t => quiz.Questions.ForEach(q => (q.Content, q.Source) = (q.Content.With(q.Content.Texts.Select(_ => t.Dequeue()).ToList()), q.Source with { Quote = t.Dequeue() })));
 
     private static MadeRow Of(MarkRow m) => new(
         "mark", m.Id, m.LectureId, m.StartMs,

@@ -1,3 +1,5 @@
+using Kostel.Core.Problems;
+
 namespace Kostel.Core.Review;
 
 /// <summary>The days by which a person learns: those of where they are, and who studies late may let a day begin later than at midnight.</summary>
@@ -7,6 +9,11 @@ public sealed record StudyDays(TimeZoneInfo Zone, int BeginsAtHour)
 {
     /// <summary>The latest hour at which a day may begin.</summary>
     public const int LatestHour = 8;
+
+    /// <summary>An hour at which a day can begin.</summary>
+    /// <exception cref="NotValidException">A day does not begin then.</exception>
+    public static int BeginningAt(int hour) =>
+        hour is >= 0 and <= LatestHour ? hour : throw new NotValidException($"A day begins between 0 and {LatestHour} o'clock.");
 
     /// <summary>The hour that a day begins at until somebody chooses.</summary>
     public const int UsualHour = 4;

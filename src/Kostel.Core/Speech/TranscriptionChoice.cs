@@ -1,3 +1,4 @@
+using Kostel.Core.Problems;
 using Kostel.Core.Speech.Languages;
 using Kostel.Core.Speech.Speakers;
 
@@ -9,6 +10,15 @@ namespace Kostel.Core.Speech;
 /// <param name="Voices">How many people speak; null to find out.</param>
 public sealed record TranscriptionChoice(Accuracy Accuracy, string? Language = null, bool ByService = false, int? Voices = null)
 {
-    /// <summary>Whether everything that was chosen makes sense.</summary>
-    public bool IsSound => (Language is null || SpokenLanguages.IsCode(Language)) && Voices is null or (>= 1 and <= Diarisation.MostVoices);
+    /// <summary>Sees to it that everything that was chosen makes sense.</summary>
+    /// <exception cref="NotValidException">It does not.</exception>
+    public TranscriptionChoice Required()
+    {
+        if (Language is not null && !SpokenLanguages.IsCode(Language))
+        {
+            throw new NotValidException("A language has a code of two or three letters.");
+        }
+
+        return Voices is null or (>= 1 and <= Diarisation.MostVoices) ? this : throw new NotValidException($"There can be 1 to {Diarisation.MostVoices} voices.");
+    }
 }

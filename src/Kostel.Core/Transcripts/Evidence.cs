@@ -1,3 +1,6 @@
+using System.Globalization;
+using System.Text.Json.Serialization;
+
 namespace Kostel.Core.Transcripts;
 
 /// <summary>What everything that is made from a lecture rests on: words of it, and where they are said.</summary>
@@ -10,6 +13,10 @@ public sealed record Evidence(string PassageId, int StartMs, int EndMs, string Q
 {
     /// <summary>A sentence as evidence.</summary>
     public static Evidence Of(Sentence sentence) => new(sentence.PassageId, sentence.StartMs, sentence.EndMs, sentence.Text);
+
+    /// <summary>Names the place in its lecture, whatever is said of it.</summary>
+    [JsonIgnore]
+    public string Key => string.Create(CultureInfo.InvariantCulture, $"{StartMs}-{EndMs}");
 
     /// <summary>The same as evidence of a lecture.</summary>
     public Evidence In(string? lectureId) => this with { LectureId = lectureId };

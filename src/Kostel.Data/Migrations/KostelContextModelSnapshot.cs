@@ -87,15 +87,11 @@ namespace Kostel.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("Back")
+                    b.Property<string>("Content")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<DateTime>("CreatedAt")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Front")
-                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<string>("LectureId")
@@ -521,18 +517,11 @@ namespace Kostel.Data.Migrations
                     b.Property<int>("Number")
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("Choices")
+                    b.Property<string>("Content")
                         .IsRequired()
                         .HasColumnType("TEXT");
-
-                    b.Property<int>("Key")
-                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Source")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Stem")
                         .IsRequired()
                         .HasColumnType("TEXT");
 

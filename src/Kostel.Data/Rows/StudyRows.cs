@@ -2,6 +2,7 @@ using Kostel.Core.Answers;
 using Kostel.Core.Review;
 using Kostel.Core.Study;
 using Kostel.Core.Study.Cards;
+using Kostel.Core.Study.Quizzes;
 using Kostel.Core.Study.Summaries;
 using Kostel.Core.Transcripts;
 
@@ -43,8 +44,7 @@ public sealed class CardRow
     public static CardRow Of(string lectureId, CardDraft draft, DateTime now) => new()
     {
         LectureId = lectureId,
-        Front = draft.Front,
-        Back = draft.Back,
+        Content = draft.Content,
         Source = draft.Source.In(lectureId),
         SourceKey = draft.Key,
         CreatedAt = now,
@@ -55,9 +55,7 @@ public sealed class CardRow
 
     public required string LectureId { get; set; }
 
-    public required string Front { get; set; }
-
-    public required string Back { get; set; }
+    public required CardContent Content { get; set; }
 
     public required Evidence Source { get; set; }
 
@@ -137,18 +135,14 @@ public sealed class QuizRow
     public List<QuizQuestionRow> Questions { get; set; } = [];
 }
 
-/// <summary>A choice question of a quiz.</summary>
+/// <summary>A question of a quiz.</summary>
 public sealed class QuizQuestionRow
 {
     public int QuizId { get; set; }
 
     public int Number { get; set; }
 
-    public required string Stem { get; set; }
-
-    public required IReadOnlyList<string> Choices { get; set; }
-
-    public int Key { get; set; }
+    public required QuestionContent Content { get; set; }
 
     public required Evidence Source { get; set; }
 }

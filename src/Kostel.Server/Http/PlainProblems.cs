@@ -52,6 +52,7 @@ internal sealed class PlainProblems(IProblemDetailsService problems, ILogger<Pla
 
             // A choice of kinds that names none.
             NotSupportedException { Source: "System.Text.Json" } => new(StatusCodes.Status400BadRequest, "The request could not be read: it does not say of which kind it is.", ProblemCodes.Unreadable),
+            NotValidException n => new(StatusCodes.Status400BadRequest, n.Message, n.Code),
             KnownProblemException k => new(StatusCodes.Status422UnprocessableEntity, k.Message, k.Code),
             OperationCanceledException => new(StatusCodes.Status423Locked, "Another request took the place of this one."),
             _ when IsBusy(exception) => new(StatusCodes.Status503ServiceUnavailable, "The library is very busy at the moment. Nothing was changed; try again."),

@@ -5,6 +5,7 @@ using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
+using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Shared;
 
@@ -16,6 +17,11 @@ internal sealed record AppliedEdit(LectureRow Lecture, StoredEdit? Stored, int B
 /// <summary>An edit that was taken back or done again.</summary>
 /// <param name="BaseVersion">The version of the text before that.</param>
 internal sealed record AppliedStep(LectureRow Lecture, EditStep Step, int BaseVersion);
+
+/// <summary>A replacement that went into several lectures.</summary>
+/// <param name="Applied">Where it went in, with the number of the edit that it is there.</param>
+/// <param name="LeftOut">Titles of those whose text changed meanwhile, or that are gone.</param>
+internal sealed record AppliedReplacement(IReadOnlyList<(LectureReplacement Planned, int EditId)> Applied, IReadOnlyList<string> LeftOut);
 
 /// <summary>Changes lectures' texts and what was made from them, each in one transaction, and tells the pages that show them.</summary>
 internal sealed class LectureEditing(KostelContext context, ProgressBoard board, TimeProvider time)
@@ -48,6 +54,28 @@ internal sealed class LectureEditing(KostelContext context, ProgressBoard board,
 
     /// <summary>Changes only what was made from a lecture's text.</summary>
     public Task<AppliedEdit> Apply(string lectureId, MadeChange change, string what, CancellationToken cancel) => Apply(lectureId, null, [change], what, cancel);
+
+    /// <summary>Makes a replacement in each of its lectures, an edit of its own in each. One that changed meanwhile does not hold up the others.</summary>
+    public async Task<AppliedReplacement> Apply(IReadOnlyList<LectureReplacement> planned, CancellationToken cancel)
+    {
+        var (applied, leftOut) = (new List<(LectureReplacement, int)>(), new List<string>());
+        foreach (var one in planned)
+        {
+            try
+            {
+                if ((await Apply(one.LectureId, one.Edit, one.Made, one.What, cancel)).Stored is { } stored)
+                {
+                    applied.Add((one, stored.Id));
+                }
+            }
+            catch (PlainProblemException e) when (e.Status is StatusCodes.Status409Conflict or StatusCodes.Status404NotFound)
+            {
+                leftOut.Add(await context.Lectures.Where(l => l.Id == one.LectureId).Select(l => l.Title).FirstOrDefaultAsync(cancel) ?? "a lecture that is gone");
+            }
+        }
+
+        return new AppliedReplacement(applied, leftOut);
+    }
 
     /// <summary>Takes the last edit back, or does the last one that was taken back again.</summary>
     /// <param name="only">The edit that it must be: it is refused if there was another one since.</param>

@@ -39,7 +39,7 @@ public class CardIdentityTests
     [Fact]
     public void A_card_from_before_there_were_keys_is_known_by_its_source()
     {
-        var draft = new CardDraft("F", "B", new Evidence("p1", 1_000, 5_000, "Words."));
+        var draft = CardDraft.Asking("F", "B", new Evidence("p1", 1_000, 5_000, "Words."));
         Assert.True(draft.AsksTheSameAs("card 17", new Evidence("p1", 1_100, 5_100, "Words.")));
         Assert.False(draft.AsksTheSameAs("card 17", new Evidence("p1", 9_000, 12_000, "Words.")));
     }
@@ -52,7 +52,7 @@ public class CardIdentityTests
         var first = QuizMaker.Make(transcript, 3);
         var second = QuizMaker.Make(transcript, 3, seed: 2, first.Select(q => q.Source).ToList());
         Assert.True(all.Count >= 6, $"{all.Count} questions");
-        Assert.Empty(first.Select(q => q.Stem).Intersect(second.Select(q => q.Stem)));
+        Assert.Empty(first.Select(q => q.Content.Stem).Intersect(second.Select(q => q.Content.Stem)));
     }
 
     private static Transcript Read(string name) => TranscriptFormat.Read(File.ReadAllText(Path.Combine(Reference.Root, "demo", "transcripts", name)));

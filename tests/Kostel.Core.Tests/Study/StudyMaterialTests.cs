@@ -21,10 +21,10 @@ public class StudyMaterialTests
         var lecture = Lectures[name];
         var cards = CardMaker.Make(lecture);
         Assert.Equal(10, cards.Count);
-        Assert.Equal(10, cards.Select(c => c.Front).Distinct().Count());
+        Assert.Equal(10, cards.Select(c => c.Content.Front).Distinct().Count());
         var words = lecture.Passages.SelectMany(p => Tokens.Of(p.Text)).ToHashSet();
-        Assert.All(cards, c => Assert.Subset(words, Tokens.Of(c.Back).Where(w => w != "because").ToHashSet()));
-        Assert.All(cards, c => Assert.InRange(Tokens.Of(c.Back).Count, 1, 28));
+        Assert.All(cards, c => Assert.Subset(words, Tokens.Of(c.Content.Back).Where(w => w != "because").ToHashSet()));
+        Assert.All(cards, c => Assert.InRange(Tokens.Of(c.Content.Back).Count, 1, 28));
     }
 
     [Theory]
@@ -32,7 +32,7 @@ public class StudyMaterialTests
     public void No_card_points_to_what_is_not_on_it(string name)
     {
         string[] dangling = ["this", "these", "those", "here", "we", "our", "tonight"];
-        Assert.All(CardMaker.Make(Lectures[name]), c => Assert.Empty(Tokens.Of(c.Front + " " + c.Back).Intersect(dangling)));
+        Assert.All(CardMaker.Make(Lectures[name]), c => Assert.Empty(Tokens.Of(c.Content.Front + " " + c.Content.Back).Intersect(dangling)));
     }
 
     [Theory]
@@ -58,23 +58,23 @@ public class StudyMaterialTests
         Assert.InRange(quiz.Count, 3, 6);
         Assert.All(quiz, q =>
         {
-            Assert.InRange(q.Choices.Count, 3, 4);
-            Assert.InRange(q.Key, 0, q.Choices.Count - 1);
-            Assert.Equal(q.Choices.Count, q.Choices.Select(c => c.ToLowerInvariant()).Distinct().Count());
-            Assert.DoesNotContain(q.Choices, c => c.Contains("above", StringComparison.OrdinalIgnoreCase));
-            Assert.Contains('?', q.Stem);
+            Assert.InRange(q.Content.Choices.Count, 3, 4);
+            Assert.InRange(q.Content.Key, 0, q.Content.Choices.Count - 1);
+            Assert.Equal(q.Content.Choices.Count, q.Content.Choices.Select(c => c.ToLowerInvariant()).Distinct().Count());
+            Assert.DoesNotContain(q.Content.Choices, c => c.Contains("above", StringComparison.OrdinalIgnoreCase));
+            Assert.Contains('?', q.Content.Stem);
         });
     }
 
     [Fact]
     public void The_key_is_not_always_in_the_same_place() =>
-        Assert.True(Lectures.Values.SelectMany(l => QuizMaker.Make(l)).Select(q => q.Key).Distinct().Count() > 1);
+        Assert.True(Lectures.Values.SelectMany(l => QuizMaker.Make(l)).Select(q => q.Content.Key).Distinct().Count() > 1);
 
     [Fact]
     public void The_same_seed_gives_the_same_quiz()
     {
         var lecture = Lectures["06-soil-water"];
-        Assert.Equal(QuizMaker.Make(lecture, seed: 4).Select(q => string.Join('|', q.Choices)), QuizMaker.Make(lecture, seed: 4).Select(q => string.Join('|', q.Choices)));
+        Assert.Equal(QuizMaker.Make(lecture, seed: 4).Select(q => string.Join('|', q.Content.Choices)), QuizMaker.Make(lecture, seed: 4).Select(q => string.Join('|', q.Content.Choices)));
     }
 
     [Theory]
@@ -107,7 +107,7 @@ public class StudyMaterialTests
     [InlineData("A fair stream is a stream that goes your way, and a foul stream is a stream that goes against you.", "What is a foul stream?", "A stream that goes against you.")]
     [InlineData("When the air pressure falls by one hectopascal, the sea rises by one centimetre, so a deep low lifts it a lot.", "When the air pressure falls by one hectopascal, what follows?", "The sea rises by one centimetre.")]
     public void A_statement_becomes_a_question(string lecture, string front, string back) =>
-        Assert.Contains(CardMaker.Make(Lecture.Of(lecture)), c => (c.Front, c.Back) == (front, back));
+        Assert.Contains(CardMaker.Make(Lecture.Of(lecture)), c => (c.Content.Front, c.Content.Back) == (front, back));
 
     [Theory]
     [InlineData("If high water is at two in the afternoon, the fair stream runs until noon.")]

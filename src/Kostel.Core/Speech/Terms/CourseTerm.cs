@@ -1,3 +1,5 @@
+using Kostel.Core.Entries;
+
 namespace Kostel.Core.Speech.Terms;
 
 /// <summary>A word or phrase of a subject that a recogniser would not expect.</summary>
@@ -28,6 +30,9 @@ public sealed record CourseTerms(IReadOnlyList<CourseTerm> Terms, IReadOnlyList<
     /// Reads a list, one term a line: the written form, or <c>written form = sounds like</c>. Empty lines and repeats are
     /// passed over; a line that is no term, and everything beyond <see cref="Most"/> terms, is reported.
     /// </summary>
+    public static CourseTerms Parse(string text) => Parse(EntryRules.TermList.Read(text).Split('\n'));
+
+    /// <summary>Reads the lines of a list.</summary>
     public static CourseTerms Parse(IEnumerable<string> lines)
     {
         var terms = new List<CourseTerm>();

@@ -5,16 +5,17 @@ using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Study.Cards;
 
-/// <summary>A question and its answer, both from one place of a lecture.</summary>
-/// <param name="Front">What is asked; understandable without the lecture.</param>
-/// <param name="Back">What to recall.</param>
-public sealed record CardDraft(string Front, string Back, Evidence Source)
+/// <summary>A card that could be made of one place of a lecture.</summary>
+public sealed record CardDraft(CardContent Content, Evidence Source)
 {
+    /// <summary>A question and its answer.</summary>
+    public static CardDraft Asking(string question, string answer, Evidence source) => new(new QuestionCard(question, answer), source);
+
     /// <summary>The part of the source that it asks about, where that is less than the whole.</summary>
     public Evidence Asks { get; init; } = Source;
 
     /// <summary>What it asks about, whatever its wording: a card is made once for each.</summary>
-    public string Key => string.Create(CultureInfo.InvariantCulture, $"{Asks.StartMs}-{Asks.EndMs}");
+    public string Key => Asks.Key;
 
     /// <summary>Whether a card that is there asks about the same.</summary>
     /// <param name="key">Its key; one of another form, from before there were keys, stands for the whole of its source.</param>
@@ -132,8 +133,8 @@ public static class CardMaker
         var source = Evidence.Of(definition.Sentence);
         var verb = definition.IsPlural ? "are" : "is";
         return definition.TermIsAnswer
-            ? new CardDraft($"What {verb} {definition.Meaning} called?", $"{WordForms.Capital(definition.Named)}.", source)
-            : new CardDraft($"What {verb} {definition.Named}?", $"{WordForms.Capital(definition.Meaning)}.", source);
+            ? CardDraft.Asking($"What {verb} {definition.Meaning} called?", $"{WordForms.Capital(definition.Named)}.", source)
+            : CardDraft.Asking($"What {verb} {definition.Named}?", $"{WordForms.Capital(definition.Meaning)}.", source);
     }
 
     private static bool Overlaps(Candidate a, Candidate b)

@@ -34,7 +34,7 @@ internal sealed class GapCards(IReadOnlyList<Sentence> sentences)
 
         var at = lower.IndexOf(phrase, StringComparison.Ordinal);
         return new CardDraft(
-            text[..at] + StatementCards.Gap + text[(at + phrase.Length)..], WordForms.Capital(phrase) + ".", Evidence.Of(sentence));
+            new GapCard(text[..at] + CardContent.Gap + text[(at + phrase.Length)..], WordForms.Capital(phrase) + "."), Evidence.Of(sentence));
     }
 
     private static bool IsOnceIn(string text, string phrase)

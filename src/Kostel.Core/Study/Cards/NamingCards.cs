@@ -34,7 +34,7 @@ internal static partial class NamingCards
         }
 
         var source = at == 0 ? Evidence.Of(described) with { EndMs = sentence.EndMs, Quote = $"{described.Text} {sentence.Text}" } : Evidence.Of(sentence);
-        return (new CardDraft($"Give the term: {WordForms.Small(QuotableSentence.Untied(described.Text))}", WordForms.Capital(m.Groups["named"].Value) + ".", source), term);
+        return (CardDraft.Asking($"Give the term: {WordForms.Small(QuotableSentence.Untied(described.Text))}", WordForms.Capital(m.Groups["named"].Value) + ".", source), term);
     }
 
     /// <summary>"this", "such a deep hole", "that wave".</summary>

@@ -8,9 +8,6 @@ namespace Kostel.Core.Study.Cards;
 /// <summary>Cards from sentences that state a fact: a question where the sentence's form allows one, a gap where not.</summary>
 internal static partial class StatementCards
 {
-    /// <summary>What stands in the place of what is asked.</summary>
-    public const string Gap = "____";
-
     private const double SureNumber = 0.72;
 
     private static readonly Dictionary<string, string> Verbs = new()
@@ -61,7 +58,7 @@ internal static partial class StatementCards
     {
         var m = PassiveWithPhrase().Match(text);
         return m.Success && Words(m, "subject") is >= 1 and <= 9 && Words(m, "object") is >= 1 and <= 8
-            ? new CardDraft(
+            ? CardDraft.Asking(
                 $"What {m.Groups["verb"].Value} {WordForms.Small(m.Groups["subject"].Value)} {m.Groups["participle"].Value} {m.Groups["preposition"].Value}?",
                 Sentence(m.Groups["object"].Value),
                 source)
@@ -73,7 +70,7 @@ internal static partial class StatementCards
     {
         var m = SomethingOfIs().Match(text);
         return m.Success && Words(m, "subject") <= 10 && Words(m, "object") is >= 1 and <= 16
-            ? new CardDraft($"What {m.Groups["verb"].Value} {WordForms.Small(m.Groups["subject"].Value)}?", Sentence(m.Groups["object"].Value), source)
+            ? CardDraft.Asking($"What {m.Groups["verb"].Value} {WordForms.Small(m.Groups["subject"].Value)}?", Sentence(m.Groups["object"].Value), source)
             : null;
     }
 
@@ -82,7 +79,7 @@ internal static partial class StatementCards
     {
         var m = IsSoLong().Match(text);
         return m.Success && Words(m, "subject") <= 8 && IsAmount(m)
-            ? new CardDraft($"How {m.Groups["measure"].Value} {m.Groups["verb"].Value} {WordForms.Small(m.Groups["subject"].Value)}?", Sentence(m.Groups["amount"].Value), source)
+            ? CardDraft.Asking($"How {m.Groups["measure"].Value} {m.Groups["verb"].Value} {WordForms.Small(m.Groups["subject"].Value)}?", Sentence(m.Groups["amount"].Value), source)
             : null;
     }
 
@@ -91,7 +88,7 @@ internal static partial class StatementCards
     {
         var m = AmountInClause().Match(text);
         return m.Success && Words(m, "subject") is >= 4 and <= 14 && IsAmount(m)
-            ? new CardDraft($"What is {WordForms.Small(m.Groups["subject"].Value)}?", Sentence(m.Groups["amount"].Value), source)
+            ? CardDraft.Asking($"What is {WordForms.Small(m.Groups["subject"].Value)}?", Sentence(m.Groups["amount"].Value), source)
             : null;
     }
 
@@ -105,7 +102,7 @@ internal static partial class StatementCards
         }
 
         var verb = m.Groups["verb"].Value;
-        return new CardDraft(
+        return CardDraft.Asking(
             $"How often {(verb.EndsWith('s') ? "does" : "do")} {WordForms.Small(m.Groups["subject"].Value)} {verb.TrimEnd('s')}{m.Groups["about"].Value}?",
             Sentence("Every " + m.Groups["amount"].Value),
             source);
@@ -119,7 +116,7 @@ internal static partial class StatementCards
     {
         var m = ReasonFor().Match(text);
         return m.Success && Words(m, "claim") is >= 4 and <= 18 && Words(m, "reason") is >= 4 and <= 18
-            ? new CardDraft($"{m.Groups["claim"].Value.TrimEnd(',')}. Why?", $"Because {m.Groups["reason"].Value}.", source)
+            ? CardDraft.Asking($"{m.Groups["claim"].Value.TrimEnd(',')}. Why?", $"Because {m.Groups["reason"].Value}.", source)
             : null;
     }
 
@@ -133,7 +130,7 @@ internal static partial class StatementCards
             return null;
         }
 
-        return new CardDraft(
+        return CardDraft.Asking(
             $"What does {WordForms.Small(m.Groups["subject"].Value)} {Verbs[m.Groups["verb"].Value]}?", Sentence(m.Groups["object"].Value), source);
     }
 
@@ -142,7 +139,7 @@ internal static partial class StatementCards
     {
         var m = Condition().Match(QuotableSentence.Untied(sentence.Text));
         return m.Success && !ClockTime().IsMatch(m.Value) && Quantities.Find(sentence).All(IsSure) && Words(m, "condition") is >= 4 and <= 16 && Words(m, "result") is >= 3 and <= 14
-            ? new CardDraft($"{m.Groups["condition"].Value}, what follows?", Sentence(m.Groups["result"].Value), Evidence.Of(sentence))
+            ? CardDraft.Asking($"{m.Groups["condition"].Value}, what follows?", Sentence(m.Groups["result"].Value), Evidence.Of(sentence))
             : null;
     }
 
@@ -171,8 +168,8 @@ internal static partial class StatementCards
         var lastAsked = words[asked.FirstWord + asked.WordCount - 1];
         var mark = lastAsked[^1] is '.' or ',' or ';' ? lastAsked[^1].ToString() : "";
         words.RemoveRange(asked.FirstWord, asked.WordCount);
-        words.Insert(asked.FirstWord, Gap + mark);
-        return new CardDraft(QuotableSentence.Untied(string.Join(' ', words)), Sentence(asked.Text), source);
+        words.Insert(asked.FirstWord, CardContent.Gap + mark);
+        return new CardDraft(new GapCard(QuotableSentence.Untied(string.Join(' ', words)), Sentence(asked.Text)), source);
     }
 
     /// <summary>A number is what the card is for, and one number sounds much like another.</summary>

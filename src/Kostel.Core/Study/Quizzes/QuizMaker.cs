@@ -5,11 +5,8 @@ using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Study.Quizzes;
 
-/// <summary>A choice question with one key.</summary>
-/// <param name="Stem">A whole question.</param>
-/// <param name="Choices">Three or four, alike in form; none says "all of the above".</param>
-/// <param name="Key">Index of the right one.</param>
-public sealed record ChoiceQuestion(string Stem, IReadOnlyList<string> Choices, int Key, Evidence Source);
+/// <summary>A question that could be made of one place of a lecture.</summary>
+public sealed record QuestionDraft(ChoiceQuestion Content, Evidence Source);
 
 /// <summary>Makes choice questions whose wrong choices come from the same lecture: its other terms, its other numbers of the same unit.</summary>
 /// <remarks>T. Haladyna, S. Downing and M. Rodriguez, "A review of multiple-choice item-writing guidelines", 2002.</remarks>
@@ -22,7 +19,7 @@ public static class QuizMaker
     /// <param name="count">How many are wanted.</param>
     /// <param name="seed">Decides the order of choices.</param>
     /// <param name="asked">Where earlier quizzes asked; what was not asked yet, or less often, comes first.</param>
-    public static IReadOnlyList<ChoiceQuestion> Make(Transcript transcript, int count = 6, int seed = 1, IReadOnlyList<Evidence>? asked = null)
+    public static IReadOnlyList<QuestionDraft> Make(Transcript transcript, int count = 6, int seed = 1, IReadOnlyList<Evidence>? asked = null)
     {
         if (!StudyLanguages.MakesCards(transcript.Language))
         {
@@ -37,7 +34,7 @@ public static class QuizMaker
         var spoken = OtherTerms(heard, definitions);
         var questions = definitions.Select(d => Ask(d, definitions, spoken, random))
             .Concat(heard.Where(QuotableSentence.IsSelfContained).Select(s => AskQuantity(s, heard, random)))
-            .OfType<ChoiceQuestion>()
+            .OfType<QuestionDraft>()
             .ToList();
         return questions
             .OrderBy(q => (asked ?? []).Count(q.Source.IsSamePlace))
@@ -49,7 +46,7 @@ public static class QuizMaker
     }
 
     /// <summary>Which term has this meaning? The other choices are terms that the lecture defines as well.</summary>
-    private static ChoiceQuestion? Ask(Definition definition, List<Definition> all, List<string> spoken, Random random)
+    private static QuestionDraft? Ask(Definition definition, List<Definition> all, List<string> spoken, Random random)
     {
         var stems = Tokens.ContentStems(definition.Term).ToHashSet();
         var meaning = Tokens.ContentStems(definition.Meaning).ToHashSet();
@@ -83,9 +80,9 @@ public static class QuizMaker
     }
 
     /// <summary>Which number belongs in the gap? The other choices are numbers of the same unit that the lecture says elsewhere.</summary>
-    private static ChoiceQuestion? AskQuantity(Sentence sentence, List<Sentence> all, Random random)
+    private static QuestionDraft? AskQuantity(Sentence sentence, List<Sentence> all, Random random)
     {
-        var card = StatementCards.Of(sentence).Select(c => c.Card).FirstOrDefault(c => c.Front.Contains(StatementCards.Gap, StringComparison.Ordinal));
+        var card = StatementCards.Of(sentence).Select(c => c.Card).Select(c => c.Content).OfType<GapCard>().FirstOrDefault();
         var key = Quantities.Find(sentence).LastOrDefault();
         if (card is null || key is null)
         {
@@ -102,13 +99,13 @@ public static class QuizMaker
             .ToList();
         return others.Count < LeastDistractors
             ? null
-            : Shuffle($"What belongs in the gap? {card.Front}", card.Back.TrimEnd('.'), others, card.Source, random);
+            : Shuffle($"What belongs in the gap? {card.Statement}", card.Missing.TrimEnd('.'), others, Evidence.Of(sentence), random);
     }
 
-    private static ChoiceQuestion Shuffle(string stem, string key, List<string> others, Evidence source, Random random)
+    private static QuestionDraft Shuffle(string stem, string key, List<string> others, Evidence source, Random random)
     {
         var choices = others.Append(key).ToArray();
         random.Shuffle(choices);
-        return new ChoiceQuestion(stem, choices, Array.IndexOf(choices, key), source);
+        return new QuestionDraft(new ChoiceQuestion(stem, choices, Array.IndexOf(choices, key)), source);
     }
 }

@@ -1,3 +1,5 @@
+using Kostel.Core.Problems;
+
 namespace Kostel.Core.Study.Quizzes;
 
 /// <summary>Marks a run through a quiz.</summary>
@@ -6,11 +8,16 @@ public static class QuizMarking
     /// <summary>Stands for a question that was left open.</summary>
     public const int LeftOpen = -1;
 
-    /// <summary>Whether choices can be of a quiz: one for each question, each open or one that the question has.</summary>
-    /// <param name="choiceCounts">How many choices each question has.</param>
-    public static bool Fits(IReadOnlyList<int> choices, IReadOnlyList<int> choiceCounts) =>
-        choices.Count == choiceCounts.Count && choices.Zip(choiceCounts).All(c => c.First >= LeftOpen && c.First < c.Second);
+    /// <summary>Sees to it that choices can be of a quiz: one for each question, each open or one that the question has.</summary>
+    /// <exception cref="NotValidException">They cannot.</exception>
+    public static void Require(IReadOnlyList<int> choices, IReadOnlyList<ChoiceQuestion> questions)
+    {
+        if (choices.Count != questions.Count || choices.Zip(questions).Any(c => c.First < LeftOpen || c.First >= c.Second.Choices.Count))
+        {
+            throw new NotValidException("The answers do not belong to this quiz.");
+        }
+    }
 
     /// <summary>How many choices are right.</summary>
-    public static int RightCount(IReadOnlyList<int> choices, IReadOnlyList<int> keys) => choices.Zip(keys).Count(c => c.First == c.Second);
+    public static int RightCount(IReadOnlyList<int> choices, IReadOnlyList<ChoiceQuestion> questions) => choices.Zip(questions).Count(c => c.First == c.Second.Key);
 }

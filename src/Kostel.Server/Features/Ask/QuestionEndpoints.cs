@@ -1,3 +1,4 @@
+using Kostel.Core.Entries;
 using Kostel.Core.Answers;
 using Kostel.Data;
 using Kostel.Data.Rows;
@@ -20,8 +21,6 @@ public sealed record QuestionView(int Id, string Text, DateTime AskedAt, AnswerV
 
 internal static class QuestionEndpoints
 {
-    private const int LongestQuestion = 500;
-
     public static void MapQuestions(this IEndpointRouteBuilder app)
     {
         var questions = app.MapGroup("/api/lectures/{id}/questions");
@@ -39,12 +38,7 @@ internal static class QuestionEndpoints
 
     private static async Task<Ok<QuestionView>> Ask(string id, NewQuestion question, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
-        var text = question.Text.Trim();
-        if (text.Length is 0 or > LongestQuestion)
-        {
-            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"A question has 1 to {LongestQuestion} characters.");
-        }
-
+        var text = EntryRules.Question.Read(question.Text);
         var lecture = await context.FindLecture(id, cancel);
         var transcript = await context.Transcript(lecture, cancel);
         var answer = new AnswerFinder(transcript).Ask(text).In(id);

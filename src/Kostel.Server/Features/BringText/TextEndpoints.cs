@@ -45,7 +45,9 @@ internal static class TextEndpoints
         {
             var brought = TextFiles.Read(name, text);
             aligned = !brought.HasTimes && lecture.HasSound;
-            var transcript = aligned ? Align(brought.Transcript, heard) : WithSound(brought.Transcript, lecture);
+            var transcript = aligned ? FittedText.Aligned(brought.Transcript, heard)
+                : lecture.HasSound ? FittedText.Timed(brought.Transcript, lecture.DurationMs)
+                : brought.Transcript;
             notice = TextFiles.Notice(brought, aligned);
             var provenance = new Provenance(lecture.MadeWith, name.Length > LongestName ? name[..LongestName] : name, now);
             await context.InstallTranscript(
@@ -73,43 +75,12 @@ internal static class TextEndpoints
         }
     }
 
-    private static Transcript Align(Transcript text, Transcript heard) =>
-        heard.Passages.Count == 0
-            ? throw new PlainProblemException(
-                StatusCodes.Status422UnprocessableEntity, "This text has no times, and there are no heard words yet to take them from. Transcribe the recording first, then bring the text again.")
-        : TextAlignment.Shared(text, heard) < TextAlignment.LeastShared
-            ? throw new PlainProblemException(
-                StatusCodes.Status422UnprocessableEntity, "Hardly any words of this text are said in this recording, so it seems to belong to another one. Nothing was changed.", ProblemCodes.OtherRecording)
-        : TextAlignment.Align(text, heard);
-
-    /// <summary>A text with times must not go on after its recording has ended.</summary>
-    private static Transcript WithSound(Transcript text, LectureRow lecture)
-    {
-        const int ToleranceMs = 10_000;
-        if (!lecture.HasSound)
-        {
-            return text;
-        }
-
-        if (lecture.DurationMs > 0 && text.DurationMs > lecture.DurationMs + ToleranceMs)
-        {
-            throw new PlainProblemException(
-                StatusCodes.Status422UnprocessableEntity,
-                $"This text goes on for {Math.Max(1, (text.DurationMs - lecture.DurationMs) / 60_000)} min after the recording has ended, so it seems to belong to another one. Nothing was changed.",
-                ProblemCodes.OtherRecording);
-        }
-
-        var length = Math.Max(text.DurationMs, lecture.DurationMs);
-        return text with { DurationMs = length, Chapters = text.Chapters.Select((c, i) => i == text.Chapters.Count - 1 ? c with { EndMs = length } : c).ToList() };
-    }
-
     /// <summary>Chapters of a file, made to tile the lecture.</summary>
     private static IReadOnlyList<Chapter> Chapters(string name, string text, Transcript transcript)
     {
         try
         {
-            var read = WebVtt.ReadChapters(text).Where(c => c.StartMs < transcript.DurationMs).OrderBy(c => c.StartMs).DistinctBy(c => c.StartMs).ToList();
-            return ChapterTiles.Of(read.ConvertAll(c => (c.Title, c.StartMs)), transcript.DurationMs);
+            return FittedText.Chapters(text, transcript.DurationMs);
         }
         catch (FormatException e)
         {

@@ -1,3 +1,4 @@
+using Kostel.Core.Entries;
 using Kostel.Core.Study;
 using Kostel.Core.Study.Made;
 using Kostel.Core.Transcripts.Edits;
@@ -27,21 +28,11 @@ public sealed record ElsewhereView(string Phrase, string Replacement, int Places
 /// <summary>What to look for, and what to write instead.</summary>
 public sealed record Search(string Phrase, string Replacement, bool WholeCourse);
 
-/// <summary>Where a phrase stands in something that was made from a lecture.</summary>
-/// <param name="Key">Names the thing for the change itself.</param>
-/// <param name="Kind">What it is: card, summary, answer, quiz or mark.</param>
-/// <param name="Before">Its text now…</param>
-/// <param name="After">…and as it would be.</param>
-public sealed record MadePlace(string Key, string LectureId, string Kind, int StartMs, string Before, string After);
-
 /// <summary>Where a phrase stands in a lecture.</summary>
 public sealed record LecturePlaces(string LectureId, string Title, IReadOnlyList<Occurrence> Places);
 
 /// <summary>Everything that a replacement would change.</summary>
 public sealed record SearchResult(IReadOnlyList<LecturePlaces> Lectures, IReadOnlyList<MadePlace> Made);
-
-/// <summary>Places that were chosen in one lecture.</summary>
-public sealed record ChosenPlaces(string LectureId, IReadOnlyList<WordReplacement> Places);
 
 /// <summary>A replacement at the chosen places.</summary>
 /// <param name="Made">Keys of the things made from the lectures in which it is made too.</param>
@@ -60,8 +51,6 @@ public sealed record ChangedSource(string Key);
 /// <summary>Corrections at many places: in the text, in the course, and in what was made from it.</summary>
 internal static class CorrectionEndpoints
 {
-    private const int LongestPhrase = 200, LongestPassage = 100_000;
-
     public static void MapCorrections(this IEndpointRouteBuilder app)
     {
         var lecture = app.MapGroup("/api/lectures/{id}");
@@ -74,18 +63,13 @@ internal static class CorrectionEndpoints
     private static async Task<Ok<ElsewhereView>> Elsewhere(string id, Corrected corrected, KostelContext context, CancellationToken cancel)
     {
         var lecture = await context.FindLecture(id, cancel);
-        if (Math.Max(corrected.Before.Length, corrected.After.Length) > LongestPassage)
-        {
-            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"A passage has at most {LongestPassage} characters.");
-        }
-
-        if (SourceCorrection.Between(corrected.Before, corrected.After) is not [var correction])
+        if (SourceCorrection.Between(EntryRules.Passage.Read(corrected.Before), EntryRules.Passage.Read(corrected.After)) is not [var correction])
         {
             return TypedResults.Ok(new ElsewhereView("", "", 0, 0, false));
         }
 
         var places = PhraseSearch.Find(await context.Transcript(lecture, cancel), correction.Phrase, correction.Replacement).Count;
-        var made = await MadePlaces(context, [id], correction, cancel);
+        var made = MadePlace.Find(await context.Made([id], cancel), correction);
         var isTerm = (await context.Terms(lecture, cancel)).Any(t => string.Equals(t.Written, correction.Replacement, StringComparison.OrdinalIgnoreCase));
         return TypedResults.Ok(new ElsewhereView(correction.Phrase, correction.Replacement, places, made.Count, isTerm));
     }
@@ -93,19 +77,17 @@ internal static class CorrectionEndpoints
     private static async Task<Ok<SearchResult>> Find(string id, Search search, KostelContext context, CancellationToken cancel)
     {
         var lecture = await context.FindLecture(id, cancel);
-        Require(search.Phrase, search.Replacement);
+        var wanted = LectureReplacement.Wanted(search.Phrase, search.Replacement);
         var lectures = search.WholeCourse && lecture.CourseId is not null
             ? await context.Lectures.AsNoTracking().Where(l => l.CourseId == lecture.CourseId && l.DeletedAt == null).OrderBy(l => l.HeldOn).ToListAsync(cancel)
             : [lecture];
         var found = new List<LecturePlaces>();
         foreach (var one in lectures)
         {
-            found.Add(new LecturePlaces(one.Id, one.Title, PhraseSearch.Find(await context.Transcript(one, cancel), search.Phrase, search.Replacement)));
+            found.Add(new LecturePlaces(one.Id, one.Title, PhraseSearch.Find(await context.Transcript(one, cancel), wanted.Phrase, wanted.Replacement)));
         }
 
-        var made = search.Replacement.Length == 0
-            ? []
-            : await MadePlaces(context, lectures.ConvertAll(l => l.Id), new Correction(search.Phrase, search.Replacement), cancel);
+        var made = wanted.Replacement.Length == 0 ? [] : MadePlace.Find(await context.Made(lectures.ConvertAll(l => l.Id), cancel), wanted);
         return TypedResults.Ok(new SearchResult(found.Where(f => f.Places.Count > 0).ToList(), made));
     }
 
@@ -113,43 +95,13 @@ internal static class CorrectionEndpoints
         string id, Replacement replacement, KostelContext context, LectureEditing editing, CancellationToken cancel)
     {
         await context.FindLecture(id, cancel);
-        Require(replacement.Phrase, replacement.Text);
-        var correction = new Correction(replacement.Phrase, replacement.Text);
+        var wanted = LectureReplacement.Wanted(replacement.Phrase, replacement.Text);
         var lectures = replacement.Lectures.Select(l => l.LectureId).Append(id).Distinct().ToList();
-        var corrected = (await context.Made(lectures, cancel)).Where(t => replacement.Made.Contains(t.Key))
-            .ToLookup(t => t.LectureId, t => MadeCorrection.Correct(t, correction));
-        var (places, made, leftOut, edits) = (0, 0, new List<string>(), new List<LectureEdit>());
-        foreach (var one in lectures)
-        {
-            var chosen = replacement.Lectures.Where(l => l.LectureId == one).SelectMany(l => l.Places).ToList();
-            try
-            {
-                if (await Apply(editing, one, chosen, corrected[one].ToList(), cancel) is { } edit)
-                {
-                    (places, made) = (places + chosen.Count, made + corrected[one].Count());
-                    edits.Add(new LectureEdit(one, edit));
-                }
-            }
-            catch (PlainProblemException e) when (e.Status is StatusCodes.Status409Conflict or StatusCodes.Status404NotFound)
-            {
-                leftOut.Add(await context.Lectures.Where(l => l.Id == one).Select(l => l.Title).FirstOrDefaultAsync(cancel) ?? "a lecture that is gone");
-            }
-        }
-
-        return TypedResults.Ok(new ReplacementResult(places, made, leftOut, edits));
-    }
-
-    /// <returns>The number of the edit; null if there was nothing to do.</returns>
-    private static async Task<int?> Apply(
-        LectureEditing editing, string lectureId, List<WordReplacement> places, List<MadeChange> made, CancellationToken cancel)
-    {
-        if (places.Count + made.Count == 0)
-        {
-            return null;
-        }
-
-        var edit = places.Count > 0 ? new ReplaceWords(places) : null;
-        return (await editing.Apply(lectureId, edit, made, edit?.What ?? "a correction of what was made", cancel)).Stored?.Id;
+        var made = (await context.Made(lectures, cancel)).Where(t => replacement.Made.Contains(t.Key));
+        var result = await editing.Apply(LectureReplacement.Plan(wanted, replacement.Lectures, made), cancel);
+        return TypedResults.Ok(new ReplacementResult(
+            result.Applied.Sum(a => a.Planned.Places), result.Applied.Sum(a => a.Planned.Made.Count), result.LeftOut,
+            result.Applied.Select(a => new LectureEdit(a.Planned.LectureId, a.EditId)).ToList()));
     }
 
     private static async Task<NoContent> TakeNew(string id, ChangedSource source, KostelContext context, LectureEditing editing, CancellationToken cancel)
@@ -160,29 +112,5 @@ internal static class CorrectionEndpoints
             ?? throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "The words that this rests on are not in the transcript any more. It was left as it is.");
         await editing.Apply(id, change, "new words of a source", cancel);
         return TypedResults.NoContent();
-    }
-
-    /// <summary>Where a correction would change something that was made, in the order of the lectures' seconds.</summary>
-    private static async Task<List<MadePlace>> MadePlaces(KostelContext context, IReadOnlyCollection<string> lectures, Correction correction, CancellationToken cancel)
-    {
-        var places = new List<MadePlace>();
-        foreach (var thing in await context.Made(lectures, cancel))
-        {
-            var change = MadeCorrection.Correct(thing, correction);
-            if (change.Before.Zip(change.After).FirstOrDefault(t => t.First != t.Second) is { First: { } before, Second: { } after })
-            {
-                places.Add(new MadePlace(thing.Key, thing.LectureId, thing.Kind, thing.StartMs, before, after));
-            }
-        }
-
-        return places.OrderBy(p => p.StartMs).ToList();
-    }
-
-    private static void Require(string phrase, string replacement)
-    {
-        if (phrase.Trim().Length is 0 or > LongestPhrase || replacement.Length > LongestPhrase)
-        {
-            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"What to look for has 1 to {LongestPhrase} characters.");
-        }
     }
 }

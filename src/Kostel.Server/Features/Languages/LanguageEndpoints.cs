@@ -44,8 +44,6 @@ public sealed record ServiceSwitch(bool IsOn);
 
 internal static class LanguageEndpoints
 {
-    private const int LongestEntry = 2_000;
-
     public static void MapLanguages(this IEndpointRouteBuilder app)
     {
         app.MapGet("/api/languages", Get).WithName("getLanguages");
@@ -79,42 +77,11 @@ internal static class LanguageEndpoints
             throw new PlainProblemException(StatusCodes.Status400BadRequest, "Confirm first that the sound of these lectures may leave this computer.");
         }
 
-        if (Math.Max(entry.Address.Length, Math.Max(entry.Key?.Length ?? 0, entry.Model.Length)) > LongestEntry)
-        {
-            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"An address, a key and a model's name have at most {LongestEntry} characters.");
-        }
-
         var before = await services.Read(context, cancel);
-        try
-        {
-            var address = ServiceAddress.Parse(entry.Address, entry.Key ?? "", entry.Model);
-            if (entry.Key is null && before is { Key.Length: > 0 })
-            {
-                // A key is for one address: whoever changes that must have it.
-                address = before.Place.Base == address.Base
-                    ? ServiceAddress.Parse(entry.Address, before.Key, entry.Model)
-                    : throw new ServiceProblemException("The address is another one. Enter the key for it again, or leave the field empty if it needs none.");
-            }
-
-            var key = address.Key;
-            using var client = new ServiceClient(address, patience: TimeSpan.FromSeconds(15));
-            var models = await client.Models(cancel);
-            if (models.FirstOrDefault(m => m.Id == address.Model) is not { } model)
-            {
-                var some = string.Join(", ", models.Select(m => m.Id).Take(8));
-                throw new ServiceProblemException(models.Count == 0
-                    ? $"{address.Base.Host} answers, but offers no models."
-                    : $"{address.Base.Host} has no model '{address.Model}'. It has: {some}{(models.Count > 8 ? ", …" : "")}.");
-            }
-
-            var settings = new ServiceSettings(address.Base.ToString(), key, address.Model, IsOn: true, model);
-            await services.Keep(context, settings, cancel);
-            return TypedResults.Ok(View(settings));
-        }
-        catch (ServiceProblemException e)
-        {
-            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, e.Message);
-        }
+        var (address, model) = await ServiceIntroduction.Meet(entry.Address, entry.Key, entry.Model, before?.Place, cancel);
+        var settings = new ServiceSettings(address.Base.ToString(), address.Key, address.Model, IsOn: true, model);
+        await services.Keep(context, settings, cancel);
+        return TypedResults.Ok(View(settings));
     }
 
     private static async Task<Ok<ServiceView>> Switch(ServiceSwitch wanted, KostelContext context, ServiceStore services, CancellationToken cancel)

@@ -1,3 +1,4 @@
+using Kostel.Core.Entries;
 using Kostel.Core.Audio;
 using Kostel.Data;
 using Kostel.Data.Rows;
@@ -16,8 +17,6 @@ public sealed record LectureChange(string Title, DateOnly? HeldOn, string? Cours
 
 internal static class LectureEndpoints
 {
-    private const int LongestCourse = 100;
-
     public static void MapLectures(this IEndpointRouteBuilder app)
     {
         var lectures = app.MapGroup("/api/lectures/{id}");
@@ -49,19 +48,8 @@ internal static class LectureEndpoints
             throw PlainProblemException.ChangedElsewhere("lecture");
         }
 
-        var title = change.Title.Trim();
-        if (title.Length is 0 or > 200)
-        {
-            throw new PlainProblemException(StatusCodes.Status400BadRequest, "A title has 1 to 200 characters.");
-        }
-
-        (lecture.Title, lecture.HeldOn, lecture.Version) = (title, change.HeldOn, lecture.Version + 1);
-        if (change.Course?.Trim().Length > LongestCourse)
-        {
-            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"The name of a course has up to {LongestCourse} characters.");
-        }
-
-        lecture.Course = await context.Course(change.Course, cancel);
+        (lecture.Title, lecture.HeldOn, lecture.Version) = (EntryRules.Title.Read(change.Title), change.HeldOn, lecture.Version + 1);
+        lecture.Course = await context.Course(EntryRules.Course.Read(change.Course), cancel);
         lecture.CourseId = lecture.Course?.Id;
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
@@ -96,37 +84,6 @@ internal static class LectureEndpoints
     private static async Task<FileContentHttpResult> GetPeaks(string id, KostelContext context, LibraryFolder library, CancellationToken cancel)
     {
         await context.FindLecture(id, cancel);
-        var path = library.Peaks(id);
-        if (File.Exists(path))
-        {
-            return TypedResults.File(await File.ReadAllBytesAsync(path, cancel), "application/octet-stream");
-        }
-
-        var peaks = new WaveformPeaks();
-        try
-        {
-            await foreach (var piece in Recording.Decode(library.Original(id), cancel))
-            {
-                peaks.Push(piece.Span);
-            }
-        }
-        catch (MediaProblemException)
-        {
-            return TypedResults.File(Array.Empty<byte>(), "application/octet-stream");
-        }
-
-        var bytes = peaks.ToArray();
-        try
-        {
-            var fresh = $"{path}.{Guid.NewGuid():N}";
-            await File.WriteAllBytesAsync(fresh, bytes, cancel);
-            File.Move(fresh, path, overwrite: true);
-        }
-        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
-        {
-            // On a full disk it is computed anew each time.
-        }
-
-        return TypedResults.File(bytes, "application/octet-stream");
+        return TypedResults.File(await LecturePeaks.Read(library, id, cancel), "application/octet-stream");
     }
 }

@@ -27,15 +27,13 @@ internal static class SpeakerEndpoints
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         var lecture = await context.FindLectureAtRest(id, cancel);
-        var choice = new TranscriptionChoice(lecture.MadeWith, lecture.Language, Voices: wanted.Voices);
-        if (!choice.IsSound || lecture.MadeAt is null)
+        if (lecture.MadeAt is null)
         {
-            throw new PlainProblemException(StatusCodes.Status400BadRequest, lecture.MadeAt is null
-                ? "There is no transcript yet."
-                : $"There can be 1 to {Diarisation.MostVoices} voices.");
+            throw new PlainProblemException(StatusCodes.Status400BadRequest, "There is no transcript yet.");
         }
 
-        queue.Enqueue(context, VoicesWork.Voices, id, new VoicesTask(wanted.Voices));
+        var choice = new TranscriptionChoice(lecture.MadeWith, lecture.Language, Voices: wanted.Voices).Required();
+        queue.Enqueue(context, VoicesWork.Voices, id, new VoicesTask(choice.Voices));
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
         await board.Report(new Progress(id, JobStage.Checking, JobState.Waiting, 0, null, 0, null));

@@ -79,14 +79,9 @@ internal static class TranscriptEndpoints
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         await context.FindLectureAtRest(id, cancel);
-        if (!wanted.Choice.IsSound)
-        {
-            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"A language has a code of two or three letters, and there are 1 to {Diarisation.MostVoices} voices.");
-        }
-
         // Utterances of an attempt that was given up were heard with another choice.
         await context.Utterances.Where(u => u.LectureId == id).ExecuteDeleteAsync(cancel);
-        queue.Enqueue(context, TranscriptionWork.Transcription, id, new TranscriptionTask(wanted.Choice));
+        queue.Enqueue(context, TranscriptionWork.Transcription, id, new TranscriptionTask(wanted.Choice.Required()));
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
         await board.Report(new Progress(id, JobStage.Checking, JobState.Waiting, 0, null, 0, null));

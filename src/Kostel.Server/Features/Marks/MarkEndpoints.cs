@@ -1,3 +1,4 @@
+using Kostel.Core.Entries;
 using Kostel.Core.Marks;
 using Kostel.Core.Study;
 using Kostel.Data;
@@ -26,8 +27,6 @@ public sealed record MarkChange(MarkKind Kind, string Text, string? Resolved, in
 /// <summary>What a person marks in a lecture.</summary>
 internal static class MarkEndpoints
 {
-    private const int LongestText = 5_000, LongestLabel = 60;
-
     public static void MapMarks(this IEndpointRouteBuilder app)
     {
         var marks = app.MapGroup("/api/lectures/{id}/marks");
@@ -51,16 +50,16 @@ internal static class MarkEndpoints
     private static async Task<Ok<MarkView>> Add(string id, NewMark mark, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
         var lecture = await context.FindLecture(id, cancel);
-        var start = Math.Clamp(mark.StartMs, 0, Math.Max(0, lecture.DurationMs));
+        var (start, end) = MarkEntries.Span(mark.StartMs, mark.EndMs, lecture.DurationMs);
         var row = new MarkRow
         {
             LectureId = id,
             OwnerId = asker.PersonId,
             Kind = mark.Kind,
             StartMs = start,
-            EndMs = Math.Clamp(mark.EndMs, start, Math.Max(start, lecture.DurationMs)),
-            Quote = Text(mark.Quote, 100_000, "The marked words"),
-            Text = TextFor(mark.Kind, mark.Text),
+            EndMs = end,
+            Quote = EntryRules.MarkedWords.Read(mark.Quote),
+            Text = MarkEntries.Text(mark.Kind, mark.Text),
             MadeAt = time.GetUtcNow().UtcDateTime,
         };
         context.Marks.Add(row);
@@ -77,8 +76,8 @@ internal static class MarkEndpoints
             throw PlainProblemException.ChangedElsewhere("mark");
         }
 
-        (row.Kind, row.Text, row.Version) = (change.Kind, TextFor(change.Kind, change.Text), row.Version + 1);
-        row.Resolved = change.Resolved is null || change.Kind != MarkKind.Unclear ? null : Text(change.Resolved, LongestText, "What you learned");
+        (row.Kind, row.Text, row.Version) = (change.Kind, MarkEntries.Text(change.Kind, change.Text), row.Version + 1);
+        row.Resolved = MarkEntries.Resolved(change.Kind, change.Resolved);
         await context.SaveChangesAsync(cancel);
         return TypedResults.Ok(View(row, new SourceCheck(await context.Transcript(lecture, cancel))));
     }
@@ -103,7 +102,7 @@ internal static class MarkEndpoints
     {
         var lecture = await context.FindLecture(id, cancel);
         var name = await PictureFiles.Keep(library, id, request.Body, cancel);
-        var at = Math.Clamp(atMs, 0, Math.Max(0, lecture.DurationMs));
+        var (at, _) = MarkEntries.Span(atMs, atMs, lecture.DurationMs);
         var row = new MarkRow { LectureId = id, OwnerId = asker.PersonId, Kind = MarkKind.Note, StartMs = at, EndMs = at, Quote = "", Text = "", Picture = name, MadeAt = time.GetUtcNow().UtcDateTime };
         context.Marks.Add(row);
         await context.SaveChangesAsync(cancel);
@@ -126,19 +125,5 @@ internal static class MarkEndpoints
     {
         var state = m.Quote.Length == 0 ? null : check?.Of(m.StartMs, m.EndMs, m.Quote);
         return new MarkView(m.Id, m.Kind, m.StartMs, m.EndMs, m.Quote, state is { Holds: false } ? state.NowText : null, m.Text, m.Picture is not null, m.Resolved, m.MadeAt, m.Version);
-    }
-
-    private static string TextFor(MarkKind kind, string text)
-    {
-        var clean = Text(text, kind == MarkKind.Label ? LongestLabel : LongestText, kind == MarkKind.Label ? "A label" : "A note");
-        return kind == MarkKind.Label && clean.Length == 0
-            ? throw new PlainProblemException(StatusCodes.Status400BadRequest, "A label needs a name.")
-            : clean;
-    }
-
-    private static string Text(string text, int most, string what)
-    {
-        var clean = new string(text.Where(c => !char.IsControl(c) || c == '\n').ToArray()).Trim();
-        return clean.Length <= most ? clean : throw new PlainProblemException(StatusCodes.Status400BadRequest, $"{what} can have up to {most} characters.");
     }
 }

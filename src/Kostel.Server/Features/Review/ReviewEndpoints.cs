@@ -1,3 +1,4 @@
+using Kostel.Core.Entries;
 using Kostel.Core.Problems;
 using Kostel.Core.Review;
 using Kostel.Core.Study.Made;
@@ -19,7 +20,7 @@ public sealed record CardView(
 {
     /// <summary>The view of a card.</summary>
     internal static CardView Of(CardRow card, CardMemoryRow memory, LectureRow lecture, EvidenceViews evidence) => new(
-        card.Id, lecture.Id, lecture.Title, lecture.Course?.Title, card.Front, card.Back, evidence.Of(card.Source), memory.DueAt, memory.Stability is null, card.Version, memory.Version);
+        card.Id, lecture.Id, lecture.Title, lecture.Course?.Title, card.Content.Front, card.Content.Back, evidence.Of(card.Source), memory.DueAt, memory.Stability is null, card.Version, memory.Version);
 }
 
 /// <summary>Another wording of a card. <paramref name="Version"/> is the one that it was made on.</summary>
@@ -70,20 +71,16 @@ internal static class ReviewEndpoints
     /// <summary>Corrects the wording of a card; its reviews stay.</summary>
     private static async Task<NoContent> Change(int cardId, CardChange change, KostelContext context, LectureEditing editing, CancellationToken cancel)
     {
-        const int Longest = 2_000;
         var card = await context.Cards.AsNoTracking().FirstOrDefaultAsync(c => c.Id == cardId, cancel) ?? throw PlainProblemException.NotThere("card");
         if (card.Version != change.Version)
         {
             throw PlainProblemException.ChangedElsewhere("card");
         }
 
-        var (front, back) = (change.Front.Trim(), change.Back.Trim());
-        if (front.Length is 0 or > Longest || back.Length is 0 or > Longest)
-        {
-            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"Both sides of a card have 1 to {Longest} characters.");
-        }
-
-        var wording = new MadeChange(MadeThing.KeyOf("card", cardId), [card.Front, card.Back, card.Source.Quote], [front, back, card.Source.Quote]);
+        var wording = new MadeChange(
+            MadeThing.KeyOf("card", cardId),
+            [card.Content.Front, card.Content.Back, card.Source.Quote],
+            [EntryRules.CardSide.Read(change.Front), EntryRules.CardSide.Read(change.Back), card.Source.Quote]);
         await editing.Apply(card.LectureId, wording, "the wording of a card", cancel);
         return TypedResults.NoContent();
     }

@@ -32,14 +32,9 @@ internal static class SettingsEndpoints
     private static async Task<Ok<SettingsView>> Change(
         SettingsChange change, KostelContext context, Asker asker, DoorSetting door, LibraryFolder library, TimeProvider time, CancellationToken cancel)
     {
-        if (change.DayBeginsAtHour is < 0 or > StudyDays.LatestHour)
-        {
-            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"A day begins between 0 and {StudyDays.LatestHour} o'clock.");
-        }
-
         if (change.DayBeginsAtHour is { } hour)
         {
-            await context.KeepDayBegins(asker.PersonId, hour, cancel);
+            await context.KeepDayBegins(asker.PersonId, StudyDays.BeginningAt(hour), cancel);
         }
 
         if (change.AsksForKey is { } asks)

@@ -112,7 +112,7 @@ internal static class StudyEndpoints
         {
             LectureId = id,
             MadeAt = time.GetUtcNow().UtcDateTime,
-            Questions = questions.Select((q, i) => new QuizQuestionRow { Number = i, Stem = q.Stem, Choices = q.Choices, Key = q.Key, Source = q.Source.In(id) }).ToList(),
+            Questions = questions.Select((q, i) => new QuizQuestionRow { Number = i, Content = q.Content, Source = q.Source.In(id) }).ToList(),
         });
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
@@ -124,17 +124,14 @@ internal static class StudyEndpoints
         var quiz = await context.Quizzes.AsNoTracking().Include(q => q.Questions).FirstOrDefaultAsync(q => q.Id == quizId, cancel)
             ?? throw PlainProblemException.NotThere("quiz");
         var questions = quiz.Questions.OrderBy(q => q.Number).ToList();
-        if (!QuizMarking.Fits(attempt.Choices, questions.ConvertAll(q => q.Choices.Count)))
-        {
-            throw new PlainProblemException(StatusCodes.Status400BadRequest, "The answers do not belong to this quiz.");
-        }
-
+        var asked = questions.ConvertAll(q => (ChoiceQuestion)q.Content);
+        QuizMarking.Require(attempt.Choices, asked);
         var row = new AttemptRow
         {
             QuizId = quizId,
             OwnerId = asker.PersonId,
             Choices = attempt.Choices,
-            RightCount = QuizMarking.RightCount(attempt.Choices, questions.ConvertAll(q => q.Key)),
+            RightCount = QuizMarking.RightCount(attempt.Choices, asked),
             FinishedAt = time.GetUtcNow().UtcDateTime,
         };
         context.Attempts.Add(row);
@@ -167,7 +164,7 @@ internal static class StudyEndpoints
         var questions = quiz.Questions.OrderBy(q => q.Number).ToList();
         return new QuizView(
             quiz.Id,
-            questions.Select(q => new QuizQuestionView(q.Stem, q.Choices)).ToList(),
+            questions.Select(q => (ChoiceQuestion)q.Content).Select(q => new QuizQuestionView(q.Stem, q.Choices)).ToList(),
             attempt is null ? null : Mark(attempt, questions, evidence),
             askedBefore);
     }
@@ -175,7 +172,7 @@ internal static class StudyEndpoints
     private static AttemptView Mark(AttemptRow attempt, List<QuizQuestionRow> questions, EvidenceViews evidence) => new(
         attempt.RightCount,
         attempt.FinishedAt,
-        questions.Select((q, i) => new MarkedAnswer(attempt.Choices[i], q.Key, evidence.Of(q.Source))).ToList());
+        questions.Select((q, i) => new MarkedAnswer(attempt.Choices[i], ((ChoiceQuestion)q.Content).Key, evidence.Of(q.Source))).ToList());
 
     private static IReadOnlyList<T> NotEmpty<T>(IReadOnlyList<T> made, string what) => made.Count > 0
         ? made

@@ -18,9 +18,6 @@ public sealed record TermChange(string Text, int Version);
 
 internal static class TermEndpoints
 {
-    /// <summary>Far more than the longest list; a larger text is some other file.</summary>
-    private const int LongestText = 4_000_000;
-
     public static void MapTerms(this IEndpointRouteBuilder app)
     {
         var terms = app.MapGroup("/api/courses/{course}/terms");
@@ -42,12 +39,7 @@ internal static class TermEndpoints
             throw PlainProblemException.ChangedElsewhere("list of terms");
         }
 
-        if (change.Text.Length > LongestText)
-        {
-            throw new PlainProblemException(StatusCodes.Status400BadRequest, $"This is too long for a list of terms. It may have up to {CourseTerms.Most} lines.");
-        }
-
-        var parsed = CourseTerms.Parse(change.Text.Split('\n'));
+        var parsed = CourseTerms.Parse(change.Text);
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         await context.ReplaceTerms(row, parsed.Terms, cancel);
         await context.SaveChangesAsync(cancel);

@@ -1,3 +1,4 @@
+using Kostel.Core.Problems;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Languages;
 using Kostel.Core.Speech.Numbers;
@@ -73,8 +74,11 @@ public class LanguageGuessTests
     [InlineData("Spanish", null, false)]
     [InlineData("es", 0, false)]
     [InlineData("es", 21, false)]
-    public void A_choice_makes_sense_or_not(string? language, int? voices, bool isSound) =>
-        Assert.Equal(isSound, new TranscriptionChoice(Accuracy.Fast, language, Voices: voices).IsSound);
+    public void A_choice_makes_sense_or_not(string? language, int? voices, bool makesSense)
+    {
+        var choice = new TranscriptionChoice(Accuracy.Fast, language, Voices: voices);
+        Assert.Equal(makesSense, Record.Exception(choice.Required) is not NotValidException);
+    }
 
     private static LanguageGuess Guess(IReadOnlyList<Word> english, IReadOnlyList<Word> spanish) =>
         LanguageGuess.Of(new Dictionary<string, IReadOnlyList<Word>> { ["en"] = english, ["es"] = spanish }, HalfMinute, "en") with { FitsNone = false };
