@@ -8,17 +8,13 @@ export interface Spoken {
 </script>
 
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
-import { api, type Languages } from '@/api/client'
+import { computed, watch } from 'vue'
+import { api, must } from '@/api/client'
+import { useLoaded } from './useLoaded'
 
 const chosen = defineModel<Spoken>({ required: true })
-const known = ref<Languages | null>(null)
+const { value: known } = useLoaded(() => must(api.GET('/api/languages')))
 const mostOffered = 8
-
-onMounted(async () => {
-  const { data } = await api.GET('/api/languages').catch(() => ({ data: undefined }))
-  known.value = data ?? null
-})
 
 const service = computed(() => (known.value?.service?.isOn ? known.value.service : null))
 const here = computed(() => known.value?.here ?? [])

@@ -1,18 +1,9 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
-import { api, must, says, type Schemas } from '@/api/client'
+import { api, must } from '@/api/client'
+import { useLoaded } from '@/shared/useLoaded'
 import { megabytes } from '@/features/bringin/sizes'
 
-const about = ref<Schemas['AboutView'] | null>(null)
-const problem = ref('')
-
-onMounted(async () => {
-  try {
-    about.value = await must(api.GET('/api/about'))
-  } catch (e) {
-    problem.value = says(e)
-  }
-})
+const { value: about, problem } = useLoaded(() => must(api.GET('/api/about')))
 </script>
 
 <template>

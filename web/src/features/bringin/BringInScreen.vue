@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
-import { api, type Accuracy } from '@/api/client'
+import { computed, ref } from 'vue'
+import { api, must, type Accuracy } from '@/api/client'
 import AccuracyChoice from '@/shared/AccuracyChoice.vue'
 import SpokenChoice, { type Spoken } from '@/shared/SpokenChoice.vue'
+import { useLoaded } from '@/shared/useLoaded'
 import { useUploads } from './uploads'
 import UploadList from './UploadList.vue'
 import { isText, megabytes, titleFrom } from './sizes'
@@ -10,19 +11,14 @@ import { isText, megabytes, titleFrom } from './sizes'
 const uploads = useUploads()
 const chosen = ref<{ file: File; title: string; heldOn: string }[]>([])
 const course = ref<string | null>(null)
-const courses = ref<string[]>([])
+const { value: library } = useLoaded(() => must(api.GET('/api/library')))
+const { value: known } = useLoaded(() => must(api.GET('/api/languages')))
+const courses = computed(() => library.value?.courses ?? [])
+const languages = computed(() => known.value?.here.map((l) => l.name).join(' and ') ?? 'English')
 const accuracy = ref<Accuracy>('accurate')
 const spoken = ref<Spoken>({ language: null, byService: false, voices: null })
-const languages = ref('English')
 const isOver = ref(false)
 const picker = ref<HTMLInputElement>()
-
-onMounted(async () => {
-  const { data } = await api.GET('/api/library').catch(() => ({ data: undefined }))
-  courses.value = data?.courses ?? []
-  const known = await api.GET('/api/languages').catch(() => ({ data: undefined }))
-  if (known.data) languages.value = known.data.here.map((l) => l.name).join(' and ')
-})
 
 function take(files: FileList | null | undefined) {
   for (const file of files ?? []) {

@@ -1,34 +1,20 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
-import { api, must, says, type Languages } from '@/api/client'
+import { api, must } from '@/api/client'
+import { useLoaded } from '@/shared/useLoaded'
 import ServiceForm from './ServiceForm.vue'
 
-const known = ref<Languages | null>(null)
-const problem = ref('')
-
-async function load() {
-  problem.value = ''
-  try {
-    known.value = await must(api.GET('/api/languages'))
-  } catch (e) {
-    problem.value = says(e)
-  }
-}
-onMounted(load)
+const { value: known, problem, load, change } = useLoaded(() => must(api.GET('/api/languages')))
 
 const spellings = [
   { value: 'asHeard', title: 'As the recogniser writes it' },
   { value: 'british', title: 'British: colour, centre, analyse' },
   { value: 'american', title: 'American: color, center, analyze' },
 ] as const
-async function spell(spelling: (typeof spellings)[number]['value']) {
-  try {
+const spell = (spelling: (typeof spellings)[number]['value']) =>
+  change(async () => {
     await must(api.PUT('/api/spelling', { body: { spelling } }))
-    await load()
-  } catch (e) {
-    problem.value = says(e)
-  }
-}
+    return must(api.GET('/api/languages'))
+  })
 </script>
 
 <template>

@@ -3,12 +3,14 @@ import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { api, must, says, type Lecture, type SearchResult } from '@/api/client'
 import { useNotice } from '@/shared/notice'
+import { useLatest } from '@/shared/useLatest'
 import { clock, count } from '@/shared/time'
 import { takeBack } from './takeBack'
 
 const props = defineProps<{ lecture: Lecture; phrase: string; replacement: string }>()
 const emit = defineEmits<{ closed: []; replaced: []; hear: [startMs: number, endMs: number] }>()
 const notice = useNotice()
+const latest = useLatest()
 const phrase = ref(props.phrase)
 const replacement = ref(props.replacement)
 const wholeCourse = ref(false)
@@ -46,14 +48,17 @@ async function look() {
   left.value = new Set()
   const wanted = { phrase: phrase.value, replacement: replacement.value }
   if (!wanted.phrase.trim()) return
-  try {
-    found.value = await must(
-      api.POST('/api/lectures/{id}/find', { params: { path }, body: { ...wanted, wholeCourse: wholeCourse.value } }),
-    )
-    shown.value = wanted
-  } catch (e) {
-    problem.value = says(e)
-  }
+  await latest(
+    () =>
+      must(
+        api.POST('/api/lectures/{id}/find', { params: { path }, body: { ...wanted, wholeCourse: wholeCourse.value } }),
+      ),
+    (result) => {
+      found.value = result
+      shown.value = wanted
+    },
+    (e) => (problem.value = says(e)),
+  )
 }
 onMounted(() => void look())
 watch([phrase, replacement], useDebounceFn(look, 350))

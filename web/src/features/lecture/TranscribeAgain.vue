@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
-import { api, must, says, type Accuracy, type Lecture, type TranscriptHistory } from '@/api/client'
+import { ref } from 'vue'
+import { api, must, says, type Accuracy, type Lecture } from '@/api/client'
 import AccuracyChoice from '@/shared/AccuracyChoice.vue'
 import SpokenChoice, { type Spoken } from '@/shared/SpokenChoice.vue'
+import { useLoaded } from '@/shared/useLoaded'
 import { day } from '@/shared/time'
 
 const props = defineProps<{ lecture: Lecture }>()
 const emit = defineEmits<{ closed: []; begun: []; replaced: [] }>()
-const made = ref<TranscriptHistory | null>(null)
 const accuracy = ref<Accuracy>('accurate')
 const spoken = ref<Spoken>({ language: props.lecture.language.code, byService: false, voices: null })
-const problem = ref('')
 const path = { path: { id: props.lecture.id } }
+const { value: made, problem } = useLoaded(() => must(api.GET('/api/lectures/{id}/transcripts', { params: path })))
 
 async function attempt(action: () => Promise<void>) {
   problem.value = ''
@@ -21,11 +21,6 @@ async function attempt(action: () => Promise<void>) {
     problem.value = says(e)
   }
 }
-
-const load = () =>
-  attempt(async () => {
-    made.value = await must(api.GET('/api/lectures/{id}/transcripts', { params: path }))
-  })
 
 const begin = () =>
   attempt(async () => {
@@ -44,8 +39,6 @@ const goBack = (earlier: number) =>
     emit('replaced')
     emit('closed')
   })
-
-onMounted(load)
 </script>
 
 <template>

@@ -1,19 +1,25 @@
 import { ref, type Ref } from 'vue'
 import { api, must, type Elsewhere, type Lecture } from '@/api/client'
 import { useNotice } from '@/shared/notice'
+import { useLatest } from '@/shared/useLatest'
 
 /** After a correction: whether the same mistake stands elsewhere. */
 export function useElsewhere(id: Ref<string>, lecture: Ref<Lecture | null>) {
   const notice = useNotice()
+  const latest = useLatest()
   const elsewhere = ref<Elsewhere | null>(null)
 
   async function ask(before: string, after: string) {
-    const { data } = await api
-      .POST('/api/lectures/{id}/elsewhere', { params: { path: { id: id.value } }, body: { before, after } })
-      .catch(() => ({ data: undefined }))
-    if (!data?.phrase) return
-    const canAddTerm = Boolean(lecture.value?.course) && !data.isTerm
-    elsewhere.value = data.places + data.made > 0 || canAddTerm ? data : null
+    const body = { before, after }
+    await latest(
+      () => must(api.POST('/api/lectures/{id}/elsewhere', { params: { path: { id: id.value } }, body })),
+      (found) => {
+        if (!found.phrase) return
+        const canAddTerm = Boolean(lecture.value?.course) && !found.isTerm
+        elsewhere.value = found.places + found.made > 0 || canAddTerm ? found : null
+      },
+      () => undefined,
+    )
   }
 
   /** Adds the right word to the terms of the course, so that it is listened for next time. */

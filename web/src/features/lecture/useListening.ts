@@ -1,6 +1,7 @@
 import { computed, ref, watch, type Ref } from 'vue'
-import { api, type Silence, type Transcript } from '@/api/client'
+import { api, must, type Silence, type Transcript } from '@/api/client'
 import { indexAt } from '@/shared/time'
+import { useLatest } from '@/shared/useLatest'
 import type { Player } from './player'
 import { savedMs } from './silences'
 
@@ -12,12 +13,18 @@ export function useListening(
   skips: Ref<boolean>,
   bring: (ms: number) => void,
 ) {
+  const latest = useLatest()
   const silences = ref<Silence[] | null>(null)
   const starts = computed(() => ({
     sentence: transcript.value?.passages.flatMap((p) => p.sentenceStartsMs) ?? [],
     passage: transcript.value?.passages.map((p) => p.startMs) ?? [],
     chapter: transcript.value?.chapters.map((c) => c.startMs) ?? [],
   }))
+
+  function take(found: Silence[]) {
+    silences.value = found
+    player.skipped.value = skips.value ? found : []
+  }
 
   /** Goes a sentence, passage or chapter on, or back to the beginning of this one and then before it. */
   function jump(by: keyof typeof starts.value, step: number) {
@@ -35,11 +42,11 @@ export function useListening(
     async ([on]) => {
       if (!on) player.skipped.value = []
       else {
-        const { data } = await api
-          .GET('/api/lectures/{id}/silences', { params: { path: { id: id.value } } })
-          .catch(() => ({ data: undefined }))
-        silences.value = data ?? []
-        player.skipped.value = skips.value ? silences.value : []
+        await latest(
+          () => must(api.GET('/api/lectures/{id}/silences', { params: { path: { id: id.value } } })),
+          take,
+          () => take([]),
+        )
       }
     },
     { immediate: true },

@@ -6,19 +6,23 @@ import { isOpen } from '@/page/marks'
 import type { Passages, Span } from '@/page/usePassages'
 import { isTyping } from '@/shared/keys'
 import { useNotice } from '@/shared/notice'
+import { useLatest } from '@/shared/useLatest'
 
 /** The marks of a lecture: made, taken away and brought back, drawn on the page. */
 export function useMarks(id: Ref<string>, timeMs: Ref<number>, transcript: Ref<Transcript | null>) {
   const notice = useNotice()
+  const latest = useLatest()
   const marks = ref<Mark[]>([])
   const marked = useRanges('marked')
   const unclear = useRanges('unclear')
   const path = () => ({ id: id.value })
 
-  async function load() {
-    marks.value =
-      (await notice.attempt(() => must(api.GET('/api/lectures/{id}/marks', { params: { path: path() } })))) ?? []
-  }
+  const load = () =>
+    latest(
+      () => must(api.GET('/api/lectures/{id}/marks', { params: { path: path() } })),
+      (there) => (marks.value = there),
+      notice.fail,
+    )
   watch(id, load, { immediate: true })
   // What is said where a mark stands, and the mark's own words, can change with the text.
   watch(

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref } from 'vue'
-import { api, must, says, type Lecture } from '@/api/client'
+import { computed, onUnmounted, ref } from 'vue'
+import { api, must, type Lecture } from '@/api/client'
 import LectureLine from '@/shared/LectureLine.vue'
+import { useLoaded } from '@/shared/useLoaded'
 import { useNotice } from '@/shared/notice'
 import { useWork } from '@/shared/work'
 import { useUploads } from '@/features/bringin/uploads'
@@ -12,24 +13,12 @@ import EmptyBin from './EmptyBin.vue'
 const work = useWork()
 const notice = useNotice()
 const uploads = useUploads()
-const lectures = ref<Lecture[] | null>(null)
-const courses = ref<string[]>([])
-const bin = ref<Lecture[]>([])
-const problem = ref('')
+const { value: library, problem, load } = useLoaded(() => must(api.GET('/api/library')))
+const lectures = computed(() => library.value?.lectures ?? null)
+const courses = computed(() => library.value?.courses ?? [])
+const bin = computed(() => library.value?.bin ?? [])
 const editing = ref<Lecture | null>(null)
 const isEmptying = ref(false)
-
-async function load() {
-  try {
-    const library = await must(api.GET('/api/library'))
-    lectures.value = library.lectures
-    courses.value = library.courses
-    bin.value = library.bin
-    problem.value = ''
-  } catch (e) {
-    problem.value = says(e)
-  }
-}
 
 const groups = computed(() => {
   const byCourse = new Map<string, Lecture[]>()
@@ -57,7 +46,6 @@ const stop = work.listen((p) => {
   if (p.state !== 'running') void load()
 })
 const stopUploads = uploads.onFinished(load)
-onMounted(load)
 onUnmounted(() => {
   stop()
   stopUploads()

@@ -1,34 +1,19 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
-import { api, must, says, type Schemas } from '@/api/client'
-import { useNotice } from '@/shared/notice'
+import { computed, ref } from 'vue'
+import { api, must, type Schemas } from '@/api/client'
+import { useLoaded } from '@/shared/useLoaded'
 import KeyDialog from '@/shared/KeyDialog.vue'
 import ThemeSwitch from '@/theme/ThemeSwitch.vue'
 
-type Settings = Schemas['SettingsView']
 const latestHour = 8
-const notice = useNotice()
-const settings = ref<Settings | null>(null)
-const problem = ref('')
+const { value: settings, problem, load, change: replace } = useLoaded(() => must(api.GET('/api/settings')))
 const showsKeys = ref(false)
 const hours = Array.from({ length: latestHour + 1 }, (_, hour) => ({
   hour,
   name: hour === 0 ? 'at midnight' : `at ${hour} in the morning`,
 }))
 
-async function load() {
-  try {
-    settings.value = await must(api.GET('/api/settings'))
-    problem.value = ''
-  } catch (e) {
-    problem.value = says(e)
-  }
-}
-onMounted(load)
-
-async function change(body: Schemas['SettingsChange']) {
-  await notice.attempt(async () => (settings.value = await must(api.PUT('/api/settings', { body }))))
-}
+const change = (body: Schemas['SettingsChange']) => replace(() => must(api.PUT('/api/settings', { body })))
 
 const begins = computed({
   get: () => settings.value?.dayBeginsAtHour ?? 0,

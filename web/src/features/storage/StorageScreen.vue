@@ -1,27 +1,17 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
-import { api, must, says, type Schemas } from '@/api/client'
+import { computed, ref } from 'vue'
+import { api, must } from '@/api/client'
 import { megabytes } from '@/features/bringin/sizes'
 import EmptyBin from '@/features/library/EmptyBin.vue'
+import { useLoaded } from '@/shared/useLoaded'
 import { useNotice } from '@/shared/notice'
 import { count, day } from '@/shared/time'
 
 const shownAtFirst = 12
 const notice = useNotice()
-const storage = ref<Schemas['StorageView'] | null>(null)
-const problem = ref('')
+const { value: storage, problem, load } = useLoaded(() => must(api.GET('/api/storage')))
 const showsAll = ref(false)
 const isEmptying = ref(false)
-
-async function load() {
-  try {
-    storage.value = await must(api.GET('/api/storage'))
-    problem.value = ''
-  } catch (e) {
-    problem.value = says(e)
-  }
-}
-onMounted(load)
 
 const parts = computed(() => {
   const s = storage.value

@@ -1,38 +1,33 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { onBeforeRouteLeave } from 'vue-router'
-import { api, must, hasCode, says, type TermList } from '@/api/client'
+import { api, must, hasCode, says } from '@/api/client'
+import { useLoaded } from '@/shared/useLoaded'
 import { useUnsaved } from '@/shared/useUnsaved'
 
 const props = defineProps<{ course: string }>()
-const list = ref<TermList | null>(null)
 const text = ref('')
-const problem = ref('')
 const isSaved = ref(false)
 const path = () => ({ params: { path: { course: props.course } } })
+const {
+  value: list,
+  problem,
+  load,
+} = useLoaded(
+  () => must(api.GET('/api/courses/{course}/terms', path())),
+  (now) => (text.value = now.text),
+)
 const count = computed(() => text.value.split('\n').filter((l) => l.trim()).length)
 const isChanged = computed(() => list.value !== null && text.value !== list.value.text)
-
-function show(now: TermList) {
-  list.value = now
-  text.value = now.text
-}
-
-async function load() {
-  problem.value = ''
-  try {
-    show(await must(api.GET('/api/courses/{course}/terms', path())))
-  } catch (e) {
-    problem.value = says(e)
-  }
-}
 
 async function save() {
   problem.value = ''
   isSaved.value = false
   try {
     const body = { text: text.value, version: list.value?.version ?? 0 }
-    show(await must(api.PUT('/api/courses/{course}/terms', { ...path(), body })))
+    const saved = await must(api.PUT('/api/courses/{course}/terms', { ...path(), body }))
+    list.value = saved
+    text.value = saved.text
     isSaved.value = true
   } catch (e) {
     problem.value = says(e)
@@ -51,7 +46,6 @@ async function joinNewer() {
 
 useUnsaved(() => isChanged.value)
 onBeforeRouteLeave(() => !isChanged.value || window.confirm('Leave without saving the terms?'))
-onMounted(load)
 </script>
 
 <template>

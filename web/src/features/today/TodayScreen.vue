@@ -1,17 +1,24 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref } from 'vue'
-import { api, must, says, type Today } from '@/api/client'
+import { computed, onUnmounted } from 'vue'
+import { api, must } from '@/api/client'
 import LectureLine from '@/shared/LectureLine.vue'
 import { useWork } from '@/shared/work'
 import { clock, count } from '@/shared/time'
+import { useLoaded } from '@/shared/useLoaded'
 import { useNotice } from '@/shared/notice'
 import FirstSteps from './FirstSteps.vue'
 import UnfinishedUploads from './UnfinishedUploads.vue'
 
 const work = useWork()
 const notice = useNotice()
-const today = ref<Today | null>(null)
-const problem = ref('')
+const {
+  value: today,
+  problem,
+  load,
+} = useLoaded(
+  () => must(api.GET('/api/today')),
+  (now) => (work.dueCount = now.dueCount),
+)
 const heading = computed(() =>
   (today.value ? new Date(`${today.value.day}T12:00:00`) : new Date()).toLocaleDateString(undefined, {
     weekday: 'long',
@@ -19,16 +26,6 @@ const heading = computed(() =>
     month: 'long',
   }),
 )
-
-async function load() {
-  try {
-    today.value = await must(api.GET('/api/today'))
-    work.dueCount = today.value.dueCount
-    problem.value = ''
-  } catch (e) {
-    problem.value = says(e)
-  }
-}
 
 const working = computed(() =>
   (today.value?.working ?? [])
@@ -46,7 +43,6 @@ async function stopAll() {
 const stop = work.listen((p) => {
   if (p.state === 'done' || p.state === 'failed') void load()
 })
-onMounted(load)
 onUnmounted(stop)
 </script>
 
