@@ -51,7 +51,7 @@ from = Date.now()
 await (await fetch(`${address}/api/today`)).text()
 opened.push(['the demonstration, put into a new library', seconds(from)])
 // Without --demo nothing is left to be transcribed by a later start but what already waits.
-await fetch(`${address}/api/work/cancel`, { method: 'POST' })
+await fetch(`${address}/api/jobs/cancel`, { method: 'POST' })
 server.kill('SIGKILL')
 
 from = Date.now()

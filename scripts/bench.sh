@@ -4,11 +4,11 @@ set -euo pipefail
 cd "$(dirname "$0")/.."
 . scripts/setup.sh
 
-# trial CLASS: a test that is short in the test command, at its whole length, with what it reports.
+# trial CLASS…: tests that are short in the test command, at their whole length, with what they report.
 trial() {
   export KOSTEL_REPORT
   KOSTEL_REPORT=$(mktemp)
-  dotnet test --project tests/Kostel.Server.Tests -c Release --no-build --no-ansi --filter-class "*$1" || { cat "$KOSTEL_REPORT"; exit 1; }
+  dotnet test --project tests/Kostel.Server.Tests -c Release --no-build --no-ansi "${@/#/--filter-class=*}" || { cat "$KOSTEL_REPORT"; exit 1; }
   cat "$KOSTEL_REPORT"
   rm -f "$KOSTEL_REPORT"
 }
@@ -22,7 +22,7 @@ case "${1:-}" in
   weight) need_debian chromium; need_npm tests/e2e; exec node benchmarks/weight.mjs ;;
   cards) exec node benchmarks/cards.mjs "${@:2}" ;;
   demo) exec node benchmarks/demo.mjs ;;
-  kills) KOSTEL_KILLS="${2:-300}" trial KillTests ;;
+  kills) KOSTEL_KILLS="${2:-300}" trial KillTests RestartTests ;;
   fuzz) KOSTEL_FUZZ_REQUESTS="${2:-5000}" KOSTEL_FUZZ_FILES="${3:-2000}" trial FuzzTests ;;
   *) echo "Usage: ./kostel bench clips|speech|speed|memory|page|weight|cards|demo|kills|fuzz" >&2; exit 2 ;;
 esac

@@ -9,7 +9,7 @@ namespace Kostel.Data;
 /// <summary>An edit that was taken back or done again.</summary>
 /// <param name="Patch">What that changed in the text.</param>
 /// <param name="LeftAlone">How many things made from the lecture stay as they are, because they were changed since.</param>
-public sealed record EditStep(TranscriptPatch Patch, int LeftAlone);
+public sealed record ReplayedEdit(TranscriptPatch Patch, int LeftAlone);
 
 /// <summary>An edit that was stored.</summary>
 public sealed record StoredEdit(int Id, TranscriptPatch Patch);
@@ -57,7 +57,7 @@ public static class EditStore
     /// <summary>Takes the last edit back, or does the last one that was taken back again. The next save is done here.</summary>
     /// <param name="only">The edit that it must be; null for whichever is next.</param>
     /// <returns>What was changed in the text, and how many things made from it stay as they are because they were changed since; null if there is nothing to take back or to do again.</returns>
-    public static async Task<EditStep?> Step(this KostelContext context, LectureRow lecture, bool undo, int? only, CancellationToken cancel)
+    public static async Task<ReplayedEdit?> Replay(this KostelContext context, LectureRow lecture, bool undo, int? only, CancellationToken cancel)
     {
         var edits = context.Edits.Where(e => e.LectureId == lecture.Id && e.IsUndone != undo);
         var edit = await (undo ? edits.OrderByDescending(e => e.Id) : edits.OrderBy(e => e.Id)).FirstOrDefaultAsync(cancel);
@@ -70,11 +70,11 @@ public static class EditStore
         var left = await context.WriteMade(lecture.Id, undo ? edit.Made.Select(c => c.Reverse()).ToList() : edit.Made, cancel);
         var patch = undo ? edit.Patch.Reverse() : edit.Patch;
         await context.Write(lecture, patch, cancel);
-        return new EditStep(patch, left);
+        return new ReplayedEdit(patch, left);
     }
 
     /// <summary>What undo and redo would do next; null for nothing.</summary>
-    public static async Task<(string? Undo, string? Redo)> NextSteps(this KostelContext context, string lectureId, CancellationToken cancel) => (
+    public static async Task<(string? Undo, string? Redo)> NextReplays(this KostelContext context, string lectureId, CancellationToken cancel) => (
         await context.Edits.Where(e => e.LectureId == lectureId && !e.IsUndone).OrderByDescending(e => e.Id).Select(e => e.What).FirstOrDefaultAsync(cancel),
         await context.Edits.Where(e => e.LectureId == lectureId && e.IsUndone).OrderBy(e => e.Id).Select(e => e.What).FirstOrDefaultAsync(cancel));
 

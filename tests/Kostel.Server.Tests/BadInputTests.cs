@@ -33,7 +33,7 @@ public sealed class BadInputTests(SharedServer shared) : IClassFixture<SharedSer
         var whole = Clips.WholeMp4;
         var id = await Server.BringIn("half.mp4", whole[..(whole.Length / 8)]);
         var lecture = await Server.Ended(id);
-        Assert.Null(lecture["work"]);
+        Assert.Null(lecture["progress"]);
         Assert.Contains("ends early", lecture["notice"]!.GetValue<string>(), StringComparison.Ordinal);
         Assert.NotEmpty(await Server.Text(id));
     }
@@ -51,7 +51,7 @@ public sealed class BadInputTests(SharedServer shared) : IClassFixture<SharedSer
     public async Task A_third_of_a_second_of_speech_does_no_harm()
     {
         var id = await Server.BringIn("syllable.mp3", Clips.Speech(0.3));
-        Assert.Null((await Server.Ended(id))["work"]);
+        Assert.Null((await Server.Ended(id))["progress"]);
     }
 
     [Theory]
@@ -98,7 +98,7 @@ public sealed class BadInputTests(SharedServer shared) : IClassFixture<SharedSer
         await File.WriteAllBytesAsync(secret, Clips.Speech(8));
         var id = await Server.BringIn(name, Encoding.UTF8.GetBytes(string.Format(System.Globalization.CultureInfo.InvariantCulture, list, secret)));
         var lecture = await Server.Ended(id);
-        Assert.Equal("failed", (string?)lecture["work"]?["state"]);
+        Assert.Equal("failed", (string?)lecture["progress"]?["state"]);
         Assert.Empty(await Server.Text(id));
     }
 
@@ -119,7 +119,7 @@ public sealed class BadInputTests(SharedServer shared) : IClassFixture<SharedSer
     private async Task IsRefused(string name, byte[] bytes, string says)
     {
         var id = await Server.BringIn(name, bytes);
-        var work = (await Server.Ended(id))["work"]!;
+        var work = (await Server.Ended(id))["progress"]!;
         Assert.Equal("failed", work["state"]!.GetValue<string>());
         Assert.Contains(says, work["problem"]!.GetValue<string>(), StringComparison.Ordinal);
         Assert.Equal(bytes.Length, new FileInfo(Path.Combine(Server.Folder, "lectures", id, "original")).Length);
@@ -129,7 +129,7 @@ public sealed class BadInputTests(SharedServer shared) : IClassFixture<SharedSer
     {
         var id = await Server.BringIn(name, bytes);
         var lecture = await Server.Ended(id);
-        Assert.Null(lecture["work"]);
+        Assert.Null(lecture["progress"]);
         Assert.Contains("No speech", lecture["notice"]!.GetValue<string>(), StringComparison.Ordinal);
         Assert.Empty(await Server.Text(id));
         using var cards = await Server.Http.PostAsJsonAsync($"/api/lectures/{id}/cards", new { });

@@ -12,7 +12,7 @@ public sealed class ImportTests(SharedServer shared) : IClassFixture<SharedServe
     {
         var id = await Server.BringIn("fog.mp3", Clips.Speech(40), "Fog", "Talks");
         var lecture = await Server.Ended(id);
-        Assert.Null(lecture["work"]);
+        Assert.Null(lecture["progress"]);
         Assert.Equal("Fog", lecture["title"]!.GetValue<string>());
         Assert.Equal("Talks", lecture["course"]!.GetValue<string>());
         Assert.InRange(lecture["durationMs"]!.GetValue<int>(), 39_000, 41_000);
@@ -72,9 +72,9 @@ public sealed class ImportTests(SharedServer shared) : IClassFixture<SharedServe
     {
         var id = await Server.BringIn("long.mp3", Clips.Speech(90));
         await Server.Post($"/api/lectures/{id}/cancel");
-        Assert.Equal("cancelled", (await Server.Ended(id))["work"]!["state"]!.GetValue<string>());
+        Assert.Equal("cancelled", (await Server.Ended(id))["progress"]!["state"]!.GetValue<string>());
         await Server.Post($"/api/lectures/{id}/retry");
-        Assert.Null((await Server.Ended(id))["work"]);
+        Assert.Null((await Server.Ended(id))["progress"]);
         Assert.NotEmpty(await Server.Text(id));
     }
 

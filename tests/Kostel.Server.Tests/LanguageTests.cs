@@ -42,7 +42,7 @@ public sealed class LanguageTests(SharedServer shared) : IClassFixture<SharedSer
         var id = await server.BringIn("short.mp3", Clips.Speech(3));
         await server.Ended(id);
         await server.Post($"/api/lectures/{id}/transcribe", new { accuracy = "fast", language = "fr" });
-        Assert.Contains("no speech model for French", (string?)(await server.Ended(id))["work"]!["problem"]);
+        Assert.Contains("no speech model for French", (string?)(await server.Ended(id))["progress"]!["problem"]);
         Assert.Equal("en", (string?)(await server.Get($"/api/lectures/{id}"))["language"]!["code"]);
     }
 

@@ -139,7 +139,7 @@ public sealed class LibraryOpeningTests
         server.Kill();
         server.Start();
         (await server.Http.DeleteAsync(address)).EnsureSuccessStatusCode();
-        Assert.Null((await server.Ended(await server.BringIn("second.mp3", Clips.Speech(5))))["work"]);
+        Assert.Null((await server.Ended(await server.BringIn("second.mp3", Clips.Speech(5))))["progress"]);
     }
 
     [Fact]

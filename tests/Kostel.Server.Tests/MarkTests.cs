@@ -49,7 +49,7 @@ public sealed class MarkTests(SharedServer shared) : IClassFixture<SharedServer>
         var mark = await server.Post($"/api/lectures/{id}/marks", new { kind = "key", startMs = -5, endMs = 9_000_000, quote = "", text = "" });
         Assert.Equal((0, 14_000), (mark["startMs"]!.GetValue<int>(), mark["endMs"]!.GetValue<int>()));
         using var nameless = await server.Send(HttpMethod.Post, $"/api/lectures/{id}/marks", new { kind = "label", startMs = 0, endMs = 1, quote = "", text = " " });
-        Assert.Equal("A label needs a name.", await ServerProcess.Detail(nameless));
+        Assert.Equal("A label cannot be empty.", await ServerProcess.Detail(nameless));
     }
 
     [Fact]

@@ -115,7 +115,7 @@ internal sealed class ServerProcess : IDisposable
         for (var wait = Stopwatch.StartNew(); wait.Elapsed < TimeSpan.FromMinutes(10);)
         {
             var lecture = await Get($"/api/lectures/{id}");
-            if (lecture["work"] is null || lecture["work"]!["state"]!.GetValue<string>() is "failed" or "cancelled")
+            if (lecture["progress"] is null || lecture["progress"]!["state"]!.GetValue<string>() is "failed" or "cancelled")
             {
                 return lecture;
             }

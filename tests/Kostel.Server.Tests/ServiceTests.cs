@@ -39,13 +39,13 @@ public sealed class ServiceTests(SharedServer shared, StandIn service) : IClassF
 
         await server.Post($"/api/lectures/{id}/transcribe", new { accuracy = "fast", language = "en", byService = true });
         var failed = await server.Ended(id);
-        Assert.Equal("failed", (string?)failed["work"]!["state"]);
-        Assert.Contains(says, (string?)failed["work"]!["problem"]);
+        Assert.Equal("failed", (string?)failed["progress"]!["state"]);
+        Assert.Contains(says, (string?)failed["progress"]!["problem"]);
         Assert.Equal(before, await server.Text(id));
 
         (await Enter("practice")).EnsureSuccessStatusCode();
         await server.Post($"/api/lectures/{id}/retry");
-        Assert.Null((await server.Ended(id))["work"]);
+        Assert.Null((await server.Ended(id))["progress"]);
         Assert.Equal("localhost, practice", (string?)(await server.Get($"/api/lectures/{id}/transcripts"))["madeBy"]);
         Assert.NotEmpty(await server.Text(id));
     }
@@ -58,11 +58,11 @@ public sealed class ServiceTests(SharedServer shared, StandIn service) : IClassF
         await server.Ended(id);
         await server.Post($"/api/lectures/{id}/transcribe", new { accuracy = "fast", language = "en", byService = true });
         await server.Post($"/api/lectures/{id}/cancel");
-        Assert.Null((await server.Ended(id))["work"]);
+        Assert.Null((await server.Ended(id))["progress"]);
 
         await server.Post("/api/service/switch", new { isOn = false });
         await server.Post($"/api/lectures/{id}/transcribe", new { accuracy = "fast", language = "en", byService = true });
-        Assert.Contains("switched off", (string?)(await server.Ended(id))["work"]!["problem"]);
+        Assert.Contains("switched off", (string?)(await server.Ended(id))["progress"]!["problem"]);
     }
 
     [Fact]

@@ -42,7 +42,7 @@ public sealed class TranscribeAgainTests(SharedServer shared) : IClassFixture<Sh
         var second = await server.Http.PostAsJsonAsync($"/api/lectures/{id}/transcribe", new { accuracy = "fast" }, TestContext.Current.CancellationToken);
         Assert.Contains(second.StatusCode, new[] { HttpStatusCode.Conflict, HttpStatusCode.NoContent });
         await server.Post($"/api/lectures/{id}/cancel");
-        Assert.Null((await server.Get($"/api/lectures/{id}"))["work"]);
+        Assert.Null((await server.Get($"/api/lectures/{id}"))["progress"]);
         Assert.NotEmpty(before);
         Assert.NotEmpty(await server.Text(id));
     }

@@ -13,7 +13,7 @@ public sealed class WorkTests(SharedServer shared) : IClassFixture<SharedServer>
     {
         var id = await server.BringIn("fog.mp3", Clips.Speech(20));
         var moves = 0;
-        while ((await server.Get($"/api/lectures/{id}"))["work"] is not null)
+        while ((await server.Get($"/api/lectures/{id}"))["progress"] is not null)
         {
             var lecture = await server.Get($"/api/lectures/{id}");
             (await server.Send(HttpMethod.Put, $"/api/lectures/{id}", new
@@ -28,7 +28,7 @@ public sealed class WorkTests(SharedServer shared) : IClassFixture<SharedServer>
 
         var done = await server.Ended(id);
         Assert.True(moves > 3, $"{moves} moves");
-        Assert.Equal((null, $"Fog {moves}", $"Weather {moves % 3}"), ((string?)done["work"]?["problem"], (string?)done["title"], (string?)done["course"]));
+        Assert.Equal((null, $"Fog {moves}", $"Weather {moves % 3}"), ((string?)done["progress"]?["problem"], (string?)done["title"], (string?)done["course"]));
         Assert.NotEmpty(await server.Text(id));
     }
 
@@ -89,16 +89,16 @@ public sealed class WorkTests(SharedServer shared) : IClassFixture<SharedServer>
     public async Task All_that_waits_is_stopped_at_once_and_can_be_tried_again()
     {
         var ids = await Task.WhenAll(Enumerable.Range(0, 4).Select(i => server.BringIn($"part{i}.mp3", Clips.Speech(30))));
-        using var stopped = await server.Send(HttpMethod.Post, "/api/work/cancel");
+        using var stopped = await server.Send(HttpMethod.Post, "/api/jobs/cancel");
         Assert.InRange(int.Parse(await stopped.Content.ReadAsStringAsync()), 3, 4);
         foreach (var id in ids)
         {
             var lecture = await server.Ended(id);
-            Assert.True(lecture["work"] is null || (string?)lecture["work"]!["state"] == "cancelled");
+            Assert.True(lecture["progress"] is null || (string?)lecture["progress"]!["state"] == "cancelled");
         }
 
         await server.Post($"/api/lectures/{ids[3]}/retry");
-        Assert.Null((await server.Ended(ids[3]))["work"]);
+        Assert.Null((await server.Ended(ids[3]))["progress"]);
     }
 
     [Fact]

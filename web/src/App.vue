@@ -4,13 +4,13 @@ import { useRoute } from 'vue-router'
 import { api } from '@/api/client'
 import { afterScreen, screenShown } from '@/shared/idle'
 import { useUnsaved } from '@/shared/useUnsaved'
-import { useWork } from '@/shared/work'
+import { useLive } from '@/shared/live'
 import { useUploads } from '@/features/bringin/uploads'
 import KeySheet from '@/shared/KeySheet.vue'
 import ThemeSwitch from '@/theme/ThemeSwitch.vue'
 
 const NoticeBar = afterScreen(() => import('@/shared/NoticeBar.vue'))
-const work = useWork()
+const live = useLive()
 const uploads = useUploads()
 const route = useRoute()
 const sending = computed(() => uploads.items.filter((u) => u.state === 'sending').length)
@@ -19,7 +19,7 @@ const isReading = computed(() => route.name === 'lecture')
 const isSettings = computed(() => ['languages', 'storage', 'about'].includes(String(route.name)))
 const onlyForReading = ref<string | null>(null)
 onMounted(async () => {
-  work.start()
+  live.start()
   await screenShown
   const { data } = await api.GET('/api/settings').catch(() => ({ data: undefined }))
   onlyForReading.value = data?.onlyForReading ?? null
@@ -33,7 +33,7 @@ onMounted(async () => {
       <router-link class="mark" :to="{ name: 'today' }">Kostel</router-link>
       <nav aria-label="Places">
         <router-link :to="{ name: 'today' }">
-          Today <span v-if="work.dueCount" class="k-due">{{ work.dueCount }}<span class="sr"> cards due</span></span>
+          Today <span v-if="live.dueCount" class="k-due">{{ live.dueCount }}<span class="sr"> cards due</span></span>
         </router-link>
         <router-link :to="{ name: 'library' }" :class="{ here: isReading }">Library</router-link>
         <router-link :to="{ name: 'review' }">Review</router-link>
@@ -46,7 +46,7 @@ onMounted(async () => {
         {{ sending ? `Bringing in ${sending}` : 'Bring in' }}
       </router-link>
     </header>
-    <p v-if="!work.isReachable" class="away" role="alert">
+    <p v-if="!live.isReachable" class="away" role="alert">
       Kostel does not answer. If it was stopped, start it again; this page goes on by itself.
     </p>
     <p v-if="onlyForReading" class="away" role="status">{{ onlyForReading }}</p>

@@ -11,8 +11,20 @@ public sealed class AnswerFinder
     /// <summary>Of the weight of a question's words, the share that must be said in one place to count as an answer.</summary>
     private const double NeededCoverage = 0.68;
 
-    /// <summary>What a neighbouring sentence's words count, against those of the sentence itself.</summary>
-    private const double NeighbourWeight = 0.7;
+    /// <summary>What a word counts that is said right beside the sentence, and one that is said two sentences before.</summary>
+    private const double Beside = 0.9, TwoBefore = 0.6;
+
+    /// <summary>What the better of two neighbours adds to a sentence's score.</summary>
+    private const double NeighbourShare = 0.21;
+
+    /// <summary>A sentence that is a question seldom answers one.</summary>
+    private const double QuestionPenalty = 0.4;
+
+    /// <summary>What a number, or a reason, adds to a sentence where one is asked for.</summary>
+    private const double FittingForm = 0.5;
+
+    /// <summary>However common a word is in the lecture, it counts this much in a question.</summary>
+    private const double LeastWeight = 0.4;
 
     /// <summary>A further line must score this much of the best one.</summary>
     private const double AlsoWorthHearing = 0.72;
@@ -75,7 +87,7 @@ public sealed class AnswerFinder
                 .OrderBy(t => Math.Abs(t.Length - term.Length)).ThenBy(t => t, StringComparer.Ordinal).FirstOrDefault(term);
     }
 
-    private double Weight(string term) => index.DocumentsWith(term) == 0 ? unheardWeight : Math.Max(0.4, index.Idf(term));
+    private double Weight(string term) => index.DocumentsWith(term) == 0 ? unheardWeight : Math.Max(LeastWeight, index.Idf(term));
 
     /// <summary>The share of the question's words, by weight, that are said in a sentence or right beside it.</summary>
     private double Coverage(Question question, int i)
@@ -85,7 +97,7 @@ public sealed class AnswerFinder
         {
             var weight = Weight(term);
             total += weight;
-            covered += weight * (Has(i, term) ? 1 : Has(i - 1, term) || Has(i + 1, term) ? NeighbourWeight + 0.2 : Has(i - 2, term) ? NeighbourWeight - 0.1 : 0);
+            covered += weight * (Has(i, term) ? 1 : Has(i - 1, term) || Has(i + 1, term) ? Beside : Has(i - 2, term) ? TwoBefore : 0);
         }
 
         return covered / total;
@@ -95,8 +107,8 @@ public sealed class AnswerFinder
     {
         var own = bm25[i];
         var around = Math.Max(i > 0 ? bm25[i - 1] : 0, i + 1 < bm25.Length ? bm25[i + 1] : 0);
-        var score = own + (0.3 * NeighbourWeight * around);
-        return own == 0 && around == 0 ? 0 : score * (1 + Fit(question, i)) * (sentences[i].Text.EndsWith('?') ? 0.4 : 1);
+        var score = own + (NeighbourShare * around);
+        return own == 0 && around == 0 ? 0 : score * (1 + Fit(question, i)) * (sentences[i].Text.EndsWith('?') ? QuestionPenalty : 1);
     }
 
     /// <summary>How well the form of a sentence meets what the question wants (0 to 1).</summary>
@@ -109,9 +121,9 @@ public sealed class AnswerFinder
                     ? Overlap(question.Terms, Question.StemsOf(Tokens.Of(d.Term)))
                     : 0;
             case Wanted.Quantity:
-                return Quantities.Find(sentences[i]).Any(q => !question.Terms.Contains(Number(q))) ? 0.5 : 0;
+                return Quantities.Find(sentences[i]).Any(q => !question.Terms.Contains(Number(q))) ? FittingForm : 0;
             case Wanted.Reason:
-                return IsReason(sentences[i]) ? 0.5 : 0;
+                return IsReason(sentences[i]) ? FittingForm : 0;
             default:
                 return 0;
         }

@@ -38,8 +38,9 @@ public static class ChapterFinder
     /// <summary>Three to ten minutes in an hour (common practice, no source), less in a short lecture.</summary>
     private static (int ShortestMs, int LongestMs) Lengths(int durationMs)
     {
-        var shortest = Math.Clamp(durationMs / 12, 35_000, 180_000);
-        return (shortest, Math.Max(shortest * 4, 150_000));
+        const int MostChapters = 12, LeastMs = 35_000, ShortestInAnHourMs = 180_000, Spread = 4, LeastLongestMs = 150_000;
+        var shortest = Math.Clamp(durationMs / MostChapters, LeastMs, ShortestInAnHourMs);
+        return (shortest, Math.Max(shortest * Spread, LeastLongestMs));
     }
 
     private static bool Fits(IReadOnlyList<Sentence> sentences, int from, int to, int durationMs, int shortest, int longest)

@@ -5,10 +5,10 @@ public static class WordForms
 {
     private static readonly HashSet<string> CommonVerbs = [.. """
         ask asked asks add adds believe bring brings brought call called calls carry carries change changes choose chosen count
-        cross decide decides draw enter explain explains fall falls feel fill fills follow forget forms gain gained grow grows
+        decide decides draw enter explain explains fall falls feel fill fills follow forget forms gain gained grow grows
         happens hear hold holds imagine increase increases learn learned leave leaves lies loses matter matters measure measured
         meet move moves notice occurs pass picture points press pull pulled pulls raise raised raises reach reached reaches
-        rise rises run runs sail sits slackens spoke stand stands start started starts stop stops sum sums test tests wait walk
+        rise rises run runs sit sits spoke stand stands start started starts stop stops sum sums test tests wait walk
         wants works write written different difficult easy good hard higher highest larger largest lower lowest long longer
         nearer small smaller strong stronger strongly whole quickly slowly
         """.Split([' ', '\n', '\r'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)];

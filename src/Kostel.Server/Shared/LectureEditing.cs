@@ -16,7 +16,7 @@ internal sealed record AppliedEdit(LectureRow Lecture, StoredEdit? Stored, int B
 
 /// <summary>An edit that was taken back or done again.</summary>
 /// <param name="BaseVersion">The version of the text before that.</param>
-internal sealed record AppliedStep(LectureRow Lecture, EditStep Step, int BaseVersion);
+internal sealed record AppliedReplay(LectureRow Lecture, ReplayedEdit Replay, int BaseVersion);
 
 /// <summary>A replacement that went into several lectures.</summary>
 /// <param name="Applied">Where it went in, with the number of the edit that it is there.</param>
@@ -80,18 +80,18 @@ internal sealed class LectureEditing(KostelContext context, ProgressBoard board,
     /// <summary>Takes the last edit back, or does the last one that was taken back again.</summary>
     /// <param name="only">The edit that it must be: it is refused if there was another one since.</param>
     /// <exception cref="PlainProblemException">There is nothing to take back or to do again.</exception>
-    public async Task<AppliedStep> Step(string lectureId, bool undo, int? only, CancellationToken cancel)
+    public async Task<AppliedReplay> Replay(string lectureId, bool undo, int? only, CancellationToken cancel)
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         var lecture = await context.FindLectureAtRest(lectureId, cancel);
         var version = lecture.TextVersion;
         var before = await context.Transcript(lecture, cancel);
-        var step = await context.Step(lecture, undo, only, cancel)
+        var replay = await context.Replay(lecture, undo, only, cancel)
             ?? throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, Nothing(undo, only), ProblemCodes.NothingToDo);
         await all.CommitAsync(cancel);
-        context.Transcripts.Keep(lectureId, lecture.TextVersion, step.Patch.Apply(before));
+        context.Transcripts.Keep(lectureId, lecture.TextVersion, replay.Patch.Apply(before));
         await Tell(lecture, version);
-        return new AppliedStep(lecture, step, version);
+        return new AppliedReplay(lecture, replay, version);
     }
 
     private Task Tell(LectureRow lecture, int version) => lecture.TextVersion == version ? Task.CompletedTask : board.TextChanged(lecture.Id, lecture.TextVersion);

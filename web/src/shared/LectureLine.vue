@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Lecture } from '@/api/client'
-import WorkBar from './WorkBar.vue'
+import JobBar from './JobBar.vue'
 import { count, day, duration } from './time'
 
 defineProps<{ lecture: Lecture; withCourse?: boolean }>()
@@ -19,7 +19,7 @@ const emit = defineEmits<{ changed: [] }>()
         <span v-if="lecture.chapterCount">{{ count(lecture.chapterCount, 'chapter') }}</span>
         <span v-if="lecture.cardCount">{{ count(lecture.cardCount, 'card') }}</span>
       </div>
-      <WorkBar v-if="lecture.work" :work="lecture.work" @changed="emit('changed')" />
+      <JobBar v-if="lecture.progress" :progress="lecture.progress" @changed="emit('changed')" />
       <p v-else-if="lecture.notice" class="notice">{{ lecture.notice }}</p>
     </div>
     <div class="side"><slot /></div>

@@ -32,6 +32,11 @@ public static class CardMaker
 {
     private const double DefinitionWorth = 1.5, NamingWorth = 1.7, ConditionWorth = 0.5, PartOfSentence = 0.2, LastResort = 6, Unconfirmed = 2, SameChapter = 0.5;
 
+    /// <summary>Cards whose sources share this much of the words of the shorter one ask the same.</summary>
+    private const double SameWords = 0.7;
+
+    private const int ShortestMeaning = 4, LongestMeaning = 26;
+
     /// <summary>The best cards, spread over the chapters, in the order of the lecture.</summary>
     /// <param name="transcript">The lecture.</param>
     /// <param name="count">How many are wanted; fewer come when the lecture has no more that is worth a card.</param>
@@ -124,7 +129,7 @@ public static class CardMaker
     private static bool Fits(Definition definition)
     {
         var words = Tokens.Of(definition.Meaning);
-        return words.Count is >= 4 and <= 26
+        return words.Count is >= ShortestMeaning and <= LongestMeaning
             && !words.Any(w => w is "this" or "these" or "those" or "here" or "we" or "our" or "i" or "my" or "it" && words[0] == "it" || w is "tonight" or "example");
     }
 
@@ -151,7 +156,7 @@ public static class CardMaker
 
         var x = Tokens.ContentStems(a.Card.Source.Quote).ToHashSet();
         var y = Tokens.ContentStems(b.Card.Source.Quote).ToHashSet();
-        return x.Intersect(y).Count() >= 0.7 * Math.Min(x.Count, y.Count);
+        return x.Intersect(y).Count() >= SameWords * Math.Min(x.Count, y.Count);
     }
 
     private static int Chapter(Transcript transcript, Sentence sentence) =>

@@ -8,7 +8,8 @@ namespace Kostel.Core.Study.Cards;
 /// <summary>Cards from sentences that state a fact: a question where the sentence's form allows one, a gap where not.</summary>
 internal static partial class StatementCards
 {
-    private const double SureNumber = 0.72;
+    private const double SureNumber = 0.72, QuestionWorth = 0.9, GapWorth = 0.7;
+    private const int ShortestGapped = 7, LongestGapped = 26, MostNumbers = 2, LeastContent = 3;
 
     private static readonly Dictionary<string, string> Verbs = new()
     {
@@ -45,11 +46,11 @@ internal static partial class StatementCards
         var asked = FromPhrase(text, source) ?? WhichIs(text, source) ?? WhatIsThe(text, source) ?? HowLong(text, source) ?? HowOften(text, source) ?? Because(text, source) ?? DoesWhat(text, source);
         if (asked is { } card)
         {
-            yield return (card, 0.9);
+            yield return (card, QuestionWorth);
         }
         else if (QuantityGap(sentence, source) is { } gap)
         {
-            yield return (gap, 0.7);
+            yield return (gap, GapWorth);
         }
     }
 
@@ -147,7 +148,7 @@ internal static partial class StatementCards
     private static CardDraft? QuantityGap(Sentence sentence, Evidence source)
     {
         var quantities = Quantities.Find(sentence);
-        if (quantities.Count is 0 or > 2 || sentence.Words.Count is < 7 or > 26)
+        if (quantities.Count is 0 or > MostNumbers || sentence.Words.Count is < ShortestGapped or > LongestGapped)
         {
             return null;
         }
@@ -159,7 +160,7 @@ internal static partial class StatementCards
         }
 
         var rest = sentence.Words.Where((_, i) => i < asked.FirstWord || i >= asked.FirstWord + asked.WordCount).Select(w => w.Text);
-        if (Tokens.ContentStems(string.Join(' ', rest)).Distinct().Count() < 3 || asked.FirstWord < 2)
+        if (Tokens.ContentStems(string.Join(' ', rest)).Distinct().Count() < LeastContent || asked.FirstWord < 2)
         {
             return null;
         }

@@ -64,12 +64,17 @@ public static partial class Definitions
         var meaning = m.Groups["meaning"].Value;
         meaning = meaning.StartsWith("Such ", StringComparison.Ordinal) ? WordForms.Capital(meaning[5..]) : meaning;
         var words = Tokens.Of(meaning);
-        var describes = words.Count >= 4 && IsWhole(meaning) && !OtherSubject().IsMatch(meaning) && words[0] is not ("if" or "when" or "because" or "so" or "then" or "there") && words[0] is not ("this" or "that" or "it" or "these" or "those" or "they" or "such" or "which" or "what");
+        var describes = words.Count >= ShortestMeaning && IsWhole(meaning) && !OtherSubject().IsMatch(meaning) && !NoMeanings.Contains(words[0]);
         var term = m.Groups["term"].Value;
         return describes && IsTerm(term)
             ? new Definition(term, m.Groups["article"].Value, WordForms.Small(meaning.TrimEnd(',')), true, m.Groups["verb"].Value == "are", sentence)
             : null;
     }
+
+    private const int ShortestMeaning = 4, LongestTerm = 4;
+
+    /// <summary>Words with which no description of a thing begins.</summary>
+    private static readonly HashSet<string> NoMeanings = ["if", "when", "because", "so", "then", "there", "this", "that", "it", "these", "those", "they", "such", "which", "what"];
 
     private static bool IsWhole(string meaning)
     {
@@ -80,7 +85,7 @@ public static partial class Definitions
     private static bool IsTerm(string term)
     {
         var words = Tokens.Of(term);
-        return words.Count is >= 1 and <= 4
+        return words.Count is >= 1 and <= LongestTerm
             && !NoTerms.Contains(words[0])
             && !words.Any(w => NumberWords.IsNumber(w) || w is "and" or "or" or "is" or "are" or "not")
             && words.Any(w => w.Length > 2 && !StopWords.Contains(w));

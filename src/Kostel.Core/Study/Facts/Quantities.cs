@@ -64,7 +64,7 @@ public static partial class Quantities
     /// <summary>Takes the unit, and a second number with its unit after "and" ("hours and 25 minutes").</summary>
     private static int Extend(List<string> words, Sentence sentence, int at)
     {
-        if (at + 1 < words.Count && words[at] is "nautical" or "cubic" or "lunar" or "tidal" or "equal")
+        if (at + 1 < words.Count && words[at] is "nautical" or "cubic" or "metric" or "lunar" or "solar" or "equal" or "full" or "whole")
         {
             at++;
         }

@@ -7,6 +7,9 @@ namespace Kostel.Core.Study.Facts;
 /// <summary>Whether a sentence can be taken out of its lecture and still be understood.</summary>
 public static partial class QuotableSentence
 {
+    /// <summary>Words of a sentence that can be quoted by itself.</summary>
+    private const int Shortest = 5, Longest = 34;
+
     /// <summary>Below this the recogniser was unsure of a word, and nothing to be learned should rest on it.</summary>
     public const double SureEnough = 0.45;
 
@@ -42,7 +45,7 @@ public static partial class QuotableSentence
     {
         var text = Untied(sentence.Text);
         var words = Tokens.Of(text);
-        return words.Count is >= 5 and <= 34
+        return words.Count is >= Shortest and <= Longest
             && text.EndsWith('.')
             && !sentence.Words.SkipLast(1).Any(w => Sentences.ClosesSentence(w.Text))
             && IsHeardWell(sentence)

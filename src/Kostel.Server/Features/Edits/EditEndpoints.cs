@@ -61,15 +61,15 @@ internal static class EditEndpoints
 
     /// <param name="only">The edit that it must be: it is refused if there was another one since.</param>
     private static Task<Ok<EditResult>> Undo(string id, int? only, LectureEditing editing, KostelContext context, CancellationToken cancel) =>
-        Step(id, undo: true, only, editing, context, cancel);
+        Replay(id, undo: true, only, editing, context, cancel);
 
     private static Task<Ok<EditResult>> Redo(string id, LectureEditing editing, KostelContext context, CancellationToken cancel) =>
-        Step(id, undo: false, null, editing, context, cancel);
+        Replay(id, undo: false, null, editing, context, cancel);
 
-    private static async Task<Ok<EditResult>> Step(string id, bool undo, int? only, LectureEditing editing, KostelContext context, CancellationToken cancel)
+    private static async Task<Ok<EditResult>> Replay(string id, bool undo, int? only, LectureEditing editing, KostelContext context, CancellationToken cancel)
     {
-        var (lecture, step, version) = await editing.Step(id, undo, only, cancel);
-        return TypedResults.Ok(EditResult.Of(step.Patch, await TextState.Of(context, lecture, cancel), version, step.LeftAlone));
+        var (lecture, replay, version) = await editing.Replay(id, undo, only, cancel);
+        return TypedResults.Ok(EditResult.Of(replay.Patch, await TextState.Of(context, lecture, cancel), version, replay.LeftAlone));
     }
 
     /// <summary>Where the text differs from what the recogniser wrote, or from what was brought in.</summary>

@@ -33,7 +33,7 @@ internal static class TranscriptEndpoints
     {
         var lecture = app.MapGroup("/api/lectures/{id}");
         lecture.MapGet("transcript", GetTranscript).WithName("getTranscript");
-        app.MapPost("/api/work/cancel", CancelAll).WithName("cancelAllWork");
+        app.MapPost("/api/jobs/cancel", CancelAll).WithName("cancelAllJobs");
         lecture.MapPost("cancel", Cancel).WithName("cancelTranscription");
         lecture.MapPost("retry", Retry).WithName("retryTranscription");
         lecture.MapPost("transcribe", Transcribe).WithName("transcribeAgain");

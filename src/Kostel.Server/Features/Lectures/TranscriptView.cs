@@ -52,7 +52,7 @@ public sealed record TextState(int Version, string? Undo, string? Redo, bool IsE
     /// <summary>The state of a lecture's text.</summary>
     public static async Task<TextState> Of(KostelContext context, LectureRow lecture, CancellationToken cancel)
     {
-        var (undo, redo) = await context.NextSteps(lecture.Id, cancel);
+        var (undo, redo) = await context.NextReplays(lecture.Id, cancel);
         return new TextState(lecture.TextVersion, undo, redo, await context.Originals.AnyAsync(o => o.LectureId == lecture.Id, cancel));
     }
 }

@@ -13,7 +13,7 @@ namespace Kostel.Server.Features.Library;
 /// <param name="LanguageIsGuessed">Nobody said so; the program found it out.</param>
 /// <param name="MakesCards">Whether cards and quizzes can be made of its language.</param>
 /// <param name="HasSound">False for a text without a recording.</param>
-/// <param name="Work">How its transcription stands; null when nothing is to be done.</param>
+/// <param name="Progress">How its transcription stands; null when nothing is to be done.</param>
 /// <param name="CardCount">Cards made from it.</param>
 /// <param name="DueCount">Of these, how many are due now.</param>
 public sealed record LectureView(
@@ -35,7 +35,7 @@ public sealed record LectureView(
     int ChapterCount,
     int CardCount,
     int DueCount,
-    Progress? Work);
+    Progress? Progress);
 
 /// <summary>Reads lectures for showing.</summary>
 internal sealed class LectureViews(KostelContext context, ProgressBoard board, Asker asker, TimeProvider time)
@@ -62,10 +62,10 @@ internal sealed class LectureViews(KostelContext context, ProgressBoard board, A
             .ToListAsync(cancel);
         return lectures.Select(l => new LectureView(
             l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.Course?.Title, LanguageView.Of(l.Row.Language), l.Row.LanguageIsGuessed, StudyLanguages.MakesCards(l.Row.Language), l.Row.DurationMs, l.Row.HasPicture, l.Row.HasSound, l.Row.SourceName,
-            l.Row.AddedAt, l.OpenedAt, l.Row.Notice, l.Row.Version, l.Chapters, l.Cards, l.Due, Work(l.Row.Id, l.Job, l.Row.MadeAt is not null))).ToList();
+            l.Row.AddedAt, l.OpenedAt, l.Row.Notice, l.Row.Version, l.Chapters, l.Cards, l.Due, ProgressOf(l.Row.Id, l.Job, l.Row.MadeAt is not null))).ToList();
     }
 
-    private Progress? Work(string lectureId, JobRow? job, bool hasTranscript)
+    private Progress? ProgressOf(string lectureId, JobRow? job, bool hasTranscript)
     {
         // A second attempt that was stopped leaves the first transcript: nothing is missing.
         if (job is null or { State: JobState.Done } || (job.State == JobState.Cancelled && hasTranscript))

@@ -3,7 +3,7 @@ import { ref, watch } from 'vue'
 import type { Card } from '@/api/client'
 import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
 import { count, day } from '@/shared/time'
-import { useWork } from '@/shared/work'
+import { useLive } from '@/shared/live'
 import CardWording from './CardWording.vue'
 import { useDesk } from './useDesk'
 import { useStudy } from './useStudy'
@@ -11,11 +11,11 @@ import { useStudy } from './useStudy'
 const { lecture, hear, show, correct } = useDesk()
 const editing = ref<number | null>(null)
 const { study, isBusy, makeCards, load } = useStudy()
-const work = useWork()
+const live = useLive()
 
 async function make() {
   await makeCards()
-  void work.refresh()
+  void live.refresh()
 }
 
 /** A wording that was corrected can be corrected in the text and elsewhere too. */

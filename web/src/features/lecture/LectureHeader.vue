@@ -4,7 +4,7 @@ import type { DeskPanelName } from '@/features/desk/panels'
 import { count, day, duration } from '@/shared/time'
 
 defineProps<{ lecture: Lecture; transcript: Transcript | null; marks: readonly Mark[] }>()
-defineEmits<{ open: [work: DeskPanelName]; voices: []; transcribe: []; text: [] }>()
+defineEmits<{ open: [panel: DeskPanelName]; voices: []; transcribe: []; text: [] }>()
 </script>
 
 <template>

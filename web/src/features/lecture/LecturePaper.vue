@@ -4,7 +4,7 @@ import type { Lecture, Mark, Transcript } from '@/api/client'
 import type { DeskPanelName } from '@/features/desk/panels'
 import ReadingPage from '@/page/ReadingPage.vue'
 import type { Find } from '@/page/useFind'
-import WorkBar from '@/shared/WorkBar.vue'
+import JobBar from '@/shared/JobBar.vue'
 import FindBar from './FindBar.vue'
 import LectureHeader from './LectureHeader.vue'
 import MarginNotes from './MarginNotes.vue'
@@ -31,7 +31,7 @@ defineProps<{
   hasDesk: boolean
 }>()
 const emit = defineEmits<{
-  open: [work: DeskPanelName]
+  open: [panel: DeskPanelName]
   sheet: [sheet: Sheet]
   find: []
   replace: []
@@ -95,9 +95,9 @@ defineExpose({ page })
         preload="metadata"
       />
       <div class="head">
-        <WorkBar v-if="lecture.work" class="bar" :work="lecture.work" />
+        <JobBar v-if="lecture.progress" class="bar" :progress="lecture.progress" />
         <p v-if="lecture.notice" class="notice">{{ lecture.notice }}</p>
-        <p v-if="transcript && !transcript.passages.length && lecture.work?.state === 'running'" class="k-soft">
+        <p v-if="transcript && !transcript.passages.length && lecture.progress?.state === 'running'" class="k-soft">
           The first words appear here in a moment.
         </p>
       </div>

@@ -4,7 +4,7 @@ import type { DeskPanelName } from '@/features/desk/panels'
 import { count } from '@/shared/time'
 
 defineProps<{ lecture: Lecture; isReady: boolean }>()
-defineEmits<{ open: [work: DeskPanelName] }>()
+defineEmits<{ open: [panel: DeskPanelName] }>()
 </script>
 
 <template>

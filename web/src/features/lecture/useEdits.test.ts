@@ -2,7 +2,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { ref, shallowRef } from 'vue'
 import { api, type Edit, type EditResult, type Transcript } from '@/api/client'
 import { useNotice } from '@/shared/notice'
-import { useWork, type TextChange } from '@/shared/work'
+import { useLive, type TextChange } from '@/shared/live'
 import { inComponent } from '@/testing/inComponent'
 import { said, written } from '@/testing/transcripts'
 import { useEdits } from './useEdits'
@@ -36,7 +36,7 @@ function desk() {
   })
   let hears: ((change: TextChange) => void) | undefined
   const [made, end] = inComponent(() => {
-    vi.spyOn(useWork(), 'listenTexts').mockImplementation((listener) => {
+    vi.spyOn(useLive(), 'listenTexts').mockImplementation((listener) => {
       hears = listener
       return () => true
     })

@@ -3,7 +3,7 @@ import { api, hasCode, must, says, type Edit, type EditResult, type Transcript }
 import { forgetTyped, typedBefore } from '@/page/typedWords'
 import { useNotice } from '@/shared/notice'
 import { useUnsaved } from '@/shared/useUnsaved'
-import { useWork } from '@/shared/work'
+import { useLive } from '@/shared/live'
 import { stays } from './takeBack'
 import { useTypedBefore } from './useTypedBefore'
 
@@ -105,7 +105,7 @@ export function useEdits(id: Ref<string>, transcript: Ref<Transcript | null>, re
   }
 
   /** Our own edits are told here too, often before they are answered; once everything that was sent is answered, only others' are left. */
-  const stop = useWork().listenTexts((change) => {
+  const stop = useLive().listenTexts((change) => {
     if (change.lectureId !== id.value) return
     void queue.then(() => {
       if (change.version > (transcript.value?.state.version ?? 0)) void reload().catch(() => undefined)

@@ -3,11 +3,11 @@ import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import { api, hasCode, must, says, type Lecture, type Transcript } from '@/api/client'
 import { screenShown } from '@/shared/idle'
 import { useLatest } from '@/shared/useLatest'
-import { useWork } from '@/shared/work'
+import { useLive } from '@/shared/live'
 
 /** A lecture with its transcript, kept fresh while words are still being recognised. */
 export function useLecture(id: Ref<string>, lengthMs: Ref<number>) {
-  const work = useWork()
+  const live = useLive()
   const lecture = ref<Lecture | null>(null)
   // Thousands of words: replaced as a whole, never watched one by one.
   const transcript = shallowRef<Transcript | null>(null)
@@ -58,11 +58,11 @@ export function useLecture(id: Ref<string>, lengthMs: Ref<number>) {
   const renew = async () => void (await Promise.all([loadTranscript(), loadFacts()]))
 
   const refresh = useThrottleFn(() => loadTranscript().catch(() => undefined), 1500, true, true)
-  const stop = work.listen((report) => {
+  const stop = live.listen((report) => {
     if (report.lectureId !== id.value || !lecture.value) return
     if (report.state === 'done') void load()
     else {
-      lecture.value = { ...lecture.value, work: report }
+      lecture.value = { ...lecture.value, progress: report }
       if (report.wordCount > 0) void refresh()
     }
   })

@@ -7,7 +7,7 @@ import type { Player } from './player'
 interface Actions {
   player: Player
   jump: (by: 'sentence' | 'passage' | 'chapter', step: number) => void
-  open: (work: DeskPanelName | null) => unknown
+  open: (panel: DeskPanelName | null) => unknown
   mark: (kind: MarkKind) => void
   loop: () => void
   skip: () => void

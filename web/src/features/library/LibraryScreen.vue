@@ -4,13 +4,13 @@ import { api, must, type Lecture } from '@/api/client'
 import LectureLine from '@/shared/LectureLine.vue'
 import { useLoaded } from '@/shared/useLoaded'
 import { useNotice } from '@/shared/notice'
-import { useWork } from '@/shared/work'
+import { useLive } from '@/shared/live'
 import { useUploads } from '@/features/bringin/uploads'
 import UploadList from '@/features/bringin/UploadList.vue'
 import EditLecture from './EditLecture.vue'
 import EmptyBin from './EmptyBin.vue'
 
-const work = useWork()
+const live = useLive()
 const notice = useNotice()
 const uploads = useUploads()
 const { value: library, problem, load } = useLoaded(() => must(api.GET('/api/library')))
@@ -23,8 +23,8 @@ const isEmptying = ref(false)
 const groups = computed(() => {
   const byCourse = new Map<string, Lecture[]>()
   for (const l of lectures.value ?? []) {
-    const live = work.reports.get(l.id)
-    const shown = l.work ? { ...l, work: live?.state === 'done' ? null : (live ?? l.work) } : l
+    const now = live.reports.get(l.id)
+    const shown = l.progress ? { ...l, progress: now?.state === 'done' ? null : (now ?? l.progress) } : l
     const name = l.course ?? ''
     byCourse.set(name, [...(byCourse.get(name) ?? []), shown])
   }
@@ -42,7 +42,7 @@ async function restore(lecture: Lecture) {
   await load()
 }
 
-const stop = work.listen((p) => {
+const stop = live.listen((p) => {
   if (p.state !== 'running') void load()
 })
 const stopUploads = uploads.onFinished(load)

@@ -4,7 +4,7 @@ import { useRoute } from 'vue-router'
 import { hasCode, says, type Grade } from '@/api/client'
 import { onKey } from '@/shared/keys'
 import { useNotice } from '@/shared/notice'
-import { useWork } from '@/shared/work'
+import { useLive } from '@/shared/live'
 import { clock, count } from '@/shared/time'
 import { useSitting } from './useSitting'
 
@@ -17,7 +17,7 @@ const grades: { grade: Grade; name: string; level: number }[] = [
 
 const route = useRoute()
 const notice = useNotice()
-const work = useWork()
+const live = useLive()
 const only = computed(() => (typeof route.query.lecture === 'string' ? route.query.lecture : undefined))
 const sitting = useSitting(() => only.value)
 const { cards, card, done, forgotten, isOnceMore, canTakeBack } = sitting
@@ -51,7 +51,7 @@ async function change(doing: () => Promise<void>) {
   sound.value?.pause()
   try {
     await doing()
-    void work.refresh()
+    void live.refresh()
   } catch (e) {
     notice.fail(e)
     if (hasCode(e, 'changed-elsewhere')) await load()

@@ -2,14 +2,14 @@
 import { computed, onUnmounted } from 'vue'
 import { api, must } from '@/api/client'
 import LectureLine from '@/shared/LectureLine.vue'
-import { useWork } from '@/shared/work'
+import { useLive } from '@/shared/live'
 import { clock, count } from '@/shared/time'
 import { useLoaded } from '@/shared/useLoaded'
 import { useNotice } from '@/shared/notice'
 import FirstSteps from './FirstSteps.vue'
 import UnfinishedUploads from './UnfinishedUploads.vue'
 
-const work = useWork()
+const live = useLive()
 const notice = useNotice()
 const {
   value: today,
@@ -17,7 +17,7 @@ const {
   load,
 } = useLoaded(
   () => must(api.GET('/api/today')),
-  (now) => (work.dueCount = now.dueCount),
+  (now) => (live.dueCount = now.dueCount),
 )
 const heading = computed(() =>
   (today.value ? new Date(`${today.value.day}T12:00:00`) : new Date()).toLocaleDateString(undefined, {
@@ -29,18 +29,18 @@ const heading = computed(() =>
 
 const working = computed(() =>
   (today.value?.working ?? [])
-    .map((l) => ({ ...l, work: work.reports.get(l.id) ?? l.work }))
-    .filter((l) => l.work?.state !== 'done'),
+    .map((l) => ({ ...l, progress: live.reports.get(l.id) ?? l.progress }))
+    .filter((l) => l.progress?.state !== 'done'),
 )
 const atWork = computed(
-  () => working.value.filter((l) => l.work?.state === 'running' || l.work?.state === 'waiting').length,
+  () => working.value.filter((l) => l.progress?.state === 'running' || l.progress?.state === 'waiting').length,
 )
 async function stopAll() {
-  await notice.attempt(() => must(api.POST('/api/work/cancel')))
+  await notice.attempt(() => must(api.POST('/api/jobs/cancel')))
   notice.tell('All work is stopped. What was recognised so far is kept.')
   await load()
 }
-const stop = work.listen((p) => {
+const stop = live.listen((p) => {
   if (p.state === 'done' || p.state === 'failed') void load()
 })
 onUnmounted(stop)

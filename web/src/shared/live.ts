@@ -13,7 +13,7 @@ export interface TextChange {
 }
 
 /** What is being worked on, live: pushed by the server, asked for while the push is down. */
-export const useWork = defineStore('work', () => {
+export const useLive = defineStore('live', () => {
   const reports = reactive(new Map<string, Progress>())
   const listeners = new Set<(p: Progress) => void>()
   const textListeners = new Set<(c: TextChange) => void>()
@@ -33,7 +33,7 @@ export const useWork = defineStore('work', () => {
       if (!data) return
       dueCount.value = data.dueCount
       const working = new Set(data.working.map((l) => l.id))
-      for (const lecture of data.working) if (lecture.work) take(lecture.work)
+      for (const lecture of data.working) if (lecture.progress) take(lecture.progress)
       for (const [id, report] of reports) {
         const wasAtWork = report.state === 'running' || report.state === 'waiting'
         if (wasAtWork && !working.has(id)) take({ ...report, state: 'done', fraction: 1 })

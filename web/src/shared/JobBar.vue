@@ -3,25 +3,25 @@ import { computed } from 'vue'
 import { api, type Progress } from '@/api/client'
 import { describe } from './stages'
 
-const props = defineProps<{ work: Progress }>()
+const props = defineProps<{ progress: Progress }>()
 const emit = defineEmits<{ changed: [] }>()
 
-const text = computed(() => describe(props.work))
-const isOver = computed(() => props.work.state === 'failed' || props.work.state === 'cancelled')
+const text = computed(() => describe(props.progress))
+const isOver = computed(() => props.progress.state === 'failed' || props.progress.state === 'cancelled')
 
 async function cancel() {
-  await api.POST('/api/lectures/{id}/cancel', { params: { path: { id: props.work.lectureId } } })
+  await api.POST('/api/lectures/{id}/cancel', { params: { path: { id: props.progress.lectureId } } })
   emit('changed')
 }
 
 async function retry() {
-  await api.POST('/api/lectures/{id}/retry', { params: { path: { id: props.work.lectureId } } })
+  await api.POST('/api/lectures/{id}/retry', { params: { path: { id: props.progress.lectureId } } })
   emit('changed')
 }
 </script>
 
 <template>
-  <div class="work" :class="{ over: isOver }" role="status">
+  <div class="job" :class="{ over: isOver }" role="status">
     <div class="line">
       <span>{{ text }}</span>
       <button v-if="isOver" class="k-link" type="button" @click.stop.prevent="retry">Try again</button>
@@ -29,15 +29,15 @@ async function retry() {
     </div>
     <v-progress-linear
       v-if="!isOver"
-      :model-value="work.stage === 'listening' ? work.fraction * 100 : 0"
-      :indeterminate="work.state === 'running' && work.stage !== 'listening'"
+      :model-value="progress.stage === 'listening' ? progress.fraction * 100 : 0"
+      :indeterminate="progress.state === 'running' && progress.stage !== 'listening'"
       :aria-label="text"
     />
   </div>
 </template>
 
 <style scoped>
-.work {
+.job {
   font-size: 14px;
   color: var(--soft);
   max-width: 560px;
