@@ -1,17 +1,19 @@
 #!/usr/bin/env node
 // Builds the sound of the demonstration lectures from demo/texts: spoken by flite's voices (Spanish by espeak-ng's), encoded by FFmpeg.
-// Needs Debian's flite, espeak-ng, ffmpeg and fonts-dejavu-core. Usage: build-media.mjs [NAME…]
+// Needs Debian's flite, espeak-ng, ffmpeg and fonts-dejavu-core. Usage: build-media.mjs [--site] [NAME…]; --site: the talks of the stand-in site.
 import { execFileSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { basename, dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { readLecture } from './lecture-text.mjs'
 
-const here = dirname(fileURLToPath(import.meta.url))
+const isSite = process.argv.includes('--site')
+const here = join(dirname(fileURLToPath(import.meta.url)), isSite ? 'site' : '.')
 const rate = 16000
 const afterParagraph = 0.7
 const afterChapter = 1.8
+mkdirSync(join(here, 'media'), { recursive: true })
 const work = mkdtempSync(join(tmpdir(), 'kostel-demo-'))
 const run = (program, ...args) => execFileSync(program, args, { stdio: ['ignore', 'pipe', 'inherit'], maxBuffer: 1 << 28 })
 
@@ -86,7 +88,7 @@ function build(file) {
   )
 }
 
-const wanted = process.argv.slice(2)
+const wanted = process.argv.slice(2).filter((a) => a !== '--site')
 for (const file of readdirSync(join(here, 'texts')).sort()) {
   if (!file.endsWith('.txt') || (wanted.length && !wanted.some((w) => file.startsWith(w)))) continue
   console.error(`Speaking ${file}`)

@@ -17,3 +17,7 @@ for media in demo/media/*; do
   esac
   [ "$name" = 09-fog ] || ./kostel transcribe "$media" --accuracy accurate --language "$language" "${terms[@]}" --to json --out "$PWD/demo/transcripts/$name.json"
 done
+mkdir -p demo/site/transcripts
+for media in demo/site/media/*; do
+  ./kostel transcribe "$media" --accuracy accurate --language en --to json --out "$PWD/demo/site/transcripts/$(basename "${media%.*}").json"
+done

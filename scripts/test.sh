@@ -100,6 +100,7 @@ if [ "$scope" = quick ]; then
   dotnet_suite tests/Kostel.Core.Tests --filter-not-trait Pace=slow
   dotnet_suite tests/Kostel.Data.Tests
   dotnet_suite tests/Kostel.Media.Tests
+  dotnet_suite tests/Kostel.Links.Tests
   wait "$beside"
   front_end_counts $?
   end
@@ -116,6 +117,7 @@ check "model files" node models/fetch.mjs --check "$KOSTEL_MODELS"
 dotnet_suite tests/Kostel.Core.Tests
 dotnet_suite tests/Kostel.Data.Tests
 dotnet_suite tests/Kostel.Media.Tests
+dotnet_suite tests/Kostel.Links.Tests
 dotnet_suite tests/Kostel.Speech.Tests
 front_end
 front_end_counts $?

@@ -61,6 +61,10 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
 
     public DbSet<MarkRow> Marks => Set<MarkRow>();
 
+    public DbSet<FeedRow> Feeds => Set<FeedRow>();
+
+    public DbSet<EpisodeRow> Episodes => Set<EpisodeRow>();
+
     public DbSet<SettingRow> Settings => Set<SettingRow>();
 
     /// <inheritdoc/>
@@ -77,6 +81,7 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
         {
             e.HasIndex(c => c.Title).IsUnique();
             e.Property(c => c.TermsVersion).IsConcurrencyToken();
+            AsJson(e.Property(c => c.Routine));
         });
         modelBuilder.Entity<TermRow>(e =>
         {
@@ -87,6 +92,9 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
         modelBuilder.Entity<LectureRow>(e =>
         {
             e.Property(l => l.Version).IsConcurrencyToken();
+            e.HasIndex(l => l.ContentHash);
+            AsJson(e.Property(l => l.BroughtChapters));
+            AsJson(e.Property(l => l.CaptionStreams));
             e.HasOne(l => l.Course).WithMany().HasForeignKey(l => l.CourseId).OnDelete(DeleteBehavior.SetNull);
         });
         modelBuilder.Entity<SpeakerRow>(e => PartOfLecture(e, s => new { s.LectureId, s.Number }));
@@ -166,6 +174,18 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
             AsJson(e.Property(o => o.Transcript));
         });
         modelBuilder.Entity<MarkRow>(e => OfPerson(OfLecture(e)).Property(m => m.Version).IsConcurrencyToken());
+        modelBuilder.Entity<FeedRow>(e =>
+        {
+            e.HasIndex(f => f.Address).IsUnique();
+            e.HasOne<CourseRow>().WithMany().HasForeignKey(f => f.CourseId).OnDelete(DeleteBehavior.SetNull);
+        });
+        modelBuilder.Entity<EpisodeRow>(e =>
+        {
+            e.HasKey(x => new { x.FeedId, x.Key });
+            e.HasOne<FeedRow>().WithMany().HasForeignKey(x => x.FeedId);
+            e.HasOne<LectureRow>().WithMany().HasForeignKey(x => x.LectureId).OnDelete(DeleteBehavior.SetNull);
+            AsJson(e.Property(x => x.Captions));
+        });
         modelBuilder.Entity<SettingRow>().HasKey(s => new { s.OwnerId, s.Name });
     }
 

@@ -8,7 +8,14 @@ namespace Kostel.Media;
 /// <param name="DurationMs">Of the sound, as the file says; 0 when it does not.</param>
 /// <param name="HasPicture">Moving picture, not a cover image.</param>
 /// <param name="Container">FFmpeg's name, for example <c>matroska,webm</c>.</param>
-public sealed record RecordingFacts(int DurationMs, bool HasPicture, string Container, string AudioCodec, string? VideoCodec);
+public sealed record RecordingFacts(int DurationMs, bool HasPicture, string Container, string AudioCodec, string? VideoCodec)
+{
+    /// <summary>What else it says of itself.</summary>
+    public FileTags Tags { get; init; } = FileTags.None;
+
+    /// <summary>How its picture's points are stored, as FFmpeg calls it.</summary>
+    public string? PixelFormat { get; init; }
+}
 
 /// <summary>Sound and video files, through FFmpeg.</summary>
 public static class Recording
@@ -42,7 +49,7 @@ public static class Recording
         }
 
         var (exit, output, errors) = await FfmpegProcess.Run(
-            "ffprobe", [.. Bounds, "-show_format", "-show_streams", "-of", "json", path], cancel);
+            "ffprobe", [.. Bounds, "-show_format", "-show_streams", "-show_chapters", "-of", "json", path], cancel);
         if (exit != 0)
         {
             throw new MediaProblemException(errors.Contains("not on whitelist", StringComparison.Ordinal)
@@ -80,7 +87,49 @@ public static class Recording
             video.ValueKind != JsonValueKind.Undefined,
             container,
             Text(audio, "codec_name") ?? "",
-            video.ValueKind == JsonValueKind.Undefined ? null : Text(video, "codec_name"));
+            video.ValueKind == JsonValueKind.Undefined ? null : Text(video, "codec_name"))
+        {
+            Tags = FileTags.Read(json.RootElement, audio),
+            PixelFormat = video.ValueKind == JsonValueKind.Undefined ? null : Text(video, "pix_fmt"),
+        };
+    }
+
+    /// <summary>Captions inside of a file, as WebVTT.</summary>
+    /// <param name="index">Which of its streams of captions, from 0.</param>
+    /// <exception cref="MediaProblemException">They cannot be read.</exception>
+    public static async Task<string> Captions(string path, int index, CancellationToken cancel)
+    {
+        var (exit, output, _) = await FfmpegProcess.Run("ffmpeg", ["-nostdin", .. Bounds, "-i", path, "-map", $"0:s:{index}", "-f", "webvtt", "pipe:1"], cancel);
+        return exit == 0 && output.StartsWith("WEBVTT", StringComparison.Ordinal) ? output : throw new MediaProblemException("The captions in this file cannot be read.");
+    }
+
+    /// <summary>Puts sound to a picture without sound, both as they are.</summary>
+    /// <exception cref="MediaProblemException">They do not go together.</exception>
+    public static async Task Join(string picture, string sound, string into, CancellationToken cancel)
+    {
+        var (exit, _, errors) = await FfmpegProcess.Run(
+            "ffmpeg", ["-nostdin", "-y", .. Bounds, "-i", picture, .. Bounds, "-i", sound, "-map", "0:v:0", "-map", "1:a:0", "-c", "copy", "-f", "matroska", into], cancel);
+        if (exit != 0)
+        {
+            throw new MediaProblemException($"Picture and sound of this stream do not go together. FFmpeg says: {errors.Trim().Split('\n').LastOrDefault()}");
+        }
+    }
+
+    /// <summary>Makes a copy that browsers play; what they can play of it already is taken as it is.</summary>
+    /// <param name="into">Where it goes: an MP4 file.</param>
+    /// <exception cref="MediaProblemException">It cannot be made.</exception>
+    public static async Task Copy(string path, RecordingFacts facts, string into, CancellationToken cancel)
+    {
+        string[] picture = !facts.HasPicture ? ["-vn"]
+            : BrowserPlayback.PlaysPicture(facts) ? ["-map", "0:v:0", "-c:v", "copy"]
+            : ["-map", "0:v:0", "-c:v", "libx264", "-preset", "ultrafast", "-crf", "27", "-pix_fmt", "yuv420p", "-vf", "scale='min(1280,iw)':-2"];
+        string[] sound = facts.AudioCodec is "aac" or "mp3" ? ["-c:a", "copy"] : ["-c:a", "aac", "-b:a", "96k"];
+        var (exit, _, errors) = await FfmpegProcess.Run(
+            "ffmpeg", ["-nostdin", "-y", .. Bounds, "-i", path, "-map", "0:a:0", .. picture, .. sound, "-movflags", "+faststart", "-f", "mp4", into], cancel);
+        if (exit != 0)
+        {
+            throw new MediaProblemException($"No copy for playing could be made of this file. FFmpeg says: {errors.Trim().Split('\n').LastOrDefault()}");
+        }
     }
 
     /// <summary>What a file is, or null where that cannot be told within some seconds: for whoever can do without.</summary>

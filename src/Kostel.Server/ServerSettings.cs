@@ -1,3 +1,5 @@
+using Kostel.Links;
+
 namespace Kostel.Server;
 
 /// <summary>Where this server finds and keeps things.</summary>
@@ -8,6 +10,15 @@ namespace Kostel.Server;
 public sealed record ServerSettings(
     string DataFolder, string? DemoFolder, string WebFolder, string ModelFolder, string ModelLock, string Address, bool IsDoorOpen)
 {
+    /// <summary>Host and port of places on this computer from which may be fetched all the same (<c>--site localhost:5499</c>).</summary>
+    public IReadOnlyList<string> LinkExceptions { get; init; } = [];
+
+    /// <summary>What is spent on an address at most.</summary>
+    public LinkLimits Links { get; init; } = new();
+
+    /// <summary>How often feeds are asked at most.</summary>
+    public TimeSpan FeedPause { get; init; } = TimeSpan.FromHours(1);
+
     private const string DefaultPort = "5480";
 
     /// <summary>Names this run of the program.</summary>
@@ -25,6 +36,10 @@ public sealed record ServerSettings(
             configuration["KOSTEL_MODELS"] ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".cache", "kostel", "models"),
             configuration["KOSTEL_MODEL_LOCK"] ?? Path.Combine("models", "models.lock.json"),
             $"http://127.0.0.1:{configuration["port"] ?? DefaultPort}",
-            (configuration["door"] ?? configuration["KOSTEL_DOOR"]) == "open");
+            (configuration["door"] ?? configuration["KOSTEL_DOOR"]) == "open")
+        {
+            LinkExceptions = configuration["site"]?.Split(',') ?? [],
+            FeedPause = TimeSpan.FromSeconds(configuration.GetValue("feed-pause", TimeSpan.FromHours(1).TotalSeconds)),
+        };
     }
 }

@@ -54,6 +54,7 @@ public sealed class EarlierSchemaTests : IDisposable
         Assert.Equal((Quote, "seas"), await context.Quizzes.SelectMany(q => q.Questions).Select(q => q.Source).AsAsyncEnumerable().Select(s => (s.Quote, s.LectureId!)).SingleAsync(cancel));
         Assert.Equal([0, -1], (await context.Attempts.SingleAsync(cancel)).Choices);
         Assert.Equal(new DateTime(2026, 11, 20, 8, 0, 0), (await context.Visits.SingleAsync(cancel)).At);
+        Assert.All(await context.Episodes.ToListAsync(cancel), e => Assert.Equal(("k1", "https://slip.example/knots.vtt", "seas"), (e.Key, e.Captions[0].Address.ToString(), e.LectureId)));
         var job = await context.Jobs.SingleAsync(cancel);
         Assert.Equal(("transcription", JobState.Failed), (job.Kind, job.State));
         Assert.Contains("\"is\":", job.Payload, StringComparison.Ordinal);
@@ -115,6 +116,8 @@ public sealed class EarlierSchemaTests : IDisposable
         Insert(database, "QuizQuestionRow", new() { ["QuizId"] = 1, ["Stem"] = "How often?", ["Content"] = Stored("""{"kind":"choice","stem":"How often?","choices":["Once","Twice"],"key":1}"""), ["Choices"] = Stored("""["Once","Twice"]"""), ["Key"] = 1, ["Source"] = source });
         Insert(database, "Attempts", new() { ["Id"] = 1, ["QuizId"] = 1, ["OwnerId"] = 1, ["FinishedAt"] = Day, ["Choices"] = Stored("[0,-1]") });
         Insert(database, "Jobs", new() { ["Id"] = 1, ["LectureId"] = "seas", ["Accuracy"] = "Fast", ["Kind"] = "transcription", ["Payload"] = Stored("""{"choice":{"accuracy":0}}"""), ["Stage"] = "Checking", ["State"] = "Failed" });
+        Insert(database, "Feeds", new() { ["Id"] = 1, ["Address"] = "https://slip.example/feed", ["Title"] = "Slip", ["CourseId"] = 1, ["IsFollowed"] = 1 });
+        Insert(database, "Episodes", new() { ["FeedId"] = 1, ["Key"] = "k1", ["Title"] = "Knots", ["Media"] = "https://slip.example/knots.mp3", ["Captions"] = Stored("""[{"address":"https://slip.example/knots.vtt","type":"text/vtt"}]"""), ["LectureId"] = "seas" });
         return Task.CompletedTask;
     }
 

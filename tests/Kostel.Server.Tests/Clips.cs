@@ -24,6 +24,25 @@ internal static class Clips
 
     public static byte[] Noise(double seconds) => Make($"-f lavfi -i anoisesrc=r=16000:color=pink:amplitude=0.4:seed=3 -t {seconds} -f wav");
 
+    /// <summary>A recording whose file says its title, day, language and chapters, with captions inside.</summary>
+    public static byte[] Tagged(string title, string day)
+    {
+        var folder = Directory.CreateTempSubdirectory("kostel-tagged-").FullName;
+        try
+        {
+            File.WriteAllText(Path.Combine(folder, "tags.txt"), $";FFMETADATA1\ntitle={title}\ndate={day}\n[CHAPTER]\nTIMEBASE=1/1000\nSTART=0\nEND=4000\ntitle=Before the fog\n[CHAPTER]\nTIMEBASE=1/1000\nSTART=4000\nEND=9000\ntitle=In the fog\n");
+            File.WriteAllText(Path.Combine(folder, "said.srt"), "1\n00:00:00,500 --> 00:00:03,000\nSomebody wrote this down.\n\n2\n00:00:04,500 --> 00:00:08,000\nIt stands inside of the file.\n");
+            return Make($"-i {Fog} -i {folder}/tags.txt -i {folder}/said.srt -map 0:a -map 2:s -map_metadata 1 -map_chapters 1 -t 9 -metadata:s:a:0 language=eng -metadata:s:s:0 language=eng -c:a copy -c:s srt -f matroska");
+        }
+        finally
+        {
+            Directory.Delete(folder, recursive: true);
+        }
+    }
+
+    /// <summary>A video of a kind that no browser plays.</summary>
+    public static byte[] OldVideo(double seconds) => Make($"-i {Slides} -t {seconds} -c:v mpeg4 -q:v 12 -c:a mp3 -f avi");
+
     /// <summary>A WAVE file of one sample a second: tiny, and hours long by its own account.</summary>
     public static byte[] Slow(int seconds)
     {

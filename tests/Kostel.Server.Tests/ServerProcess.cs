@@ -11,11 +11,13 @@ namespace Kostel.Server.Tests;
 internal sealed class ServerProcess : IDisposable
 {
     private readonly bool ownsFolder;
+    private readonly string[] arguments;
     private readonly StringBuilder errors = new();
     private Process process = null!;
 
-    public ServerProcess(string? folder = null)
+    public ServerProcess(string? folder = null, params string[] arguments)
     {
+        this.arguments = arguments;
         ownsFolder = folder is null;
         Folder = folder ?? Directory.CreateTempSubdirectory("kostel-test-").FullName;
         Start();
@@ -38,7 +40,7 @@ internal sealed class ServerProcess : IDisposable
 
     public void Start()
     {
-        process = Launch(Folder);
+        process = Launch(Folder, 0, arguments);
         process.ErrorDataReceived += (_, e) => errors.AppendLine(e.Data);
         process.BeginErrorReadLine();
         var line = process.StandardOutput.ReadLine() ?? throw new InvalidOperationException($"The server did not start. {Errors}");
@@ -51,9 +53,8 @@ internal sealed class ServerProcess : IDisposable
     }
 
     /// <summary>Starts a server on a library without waiting for it.</summary>
-    public static Process Launch(string folder, int port = 0) => Process.Start(new ProcessStartInfo("dotnet")
+    public static Process Launch(string folder, int port = 0, params string[] arguments) => Process.Start(new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "Kostel.Server.dll"), "--data", folder, "--port", $"{port}", .. arguments])
     {
-        ArgumentList = { Path.Combine(AppContext.BaseDirectory, "Kostel.Server.dll"), "--data", folder, "--port", $"{port}" },
         Environment = { ["KOSTEL_MODELS"] = Models, ["KOSTEL_MODEL_LOCK"] = Path.Combine(Root, "models", "models.lock.json") },
         RedirectStandardOutput = true,
         RedirectStandardError = true,

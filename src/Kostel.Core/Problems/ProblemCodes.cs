@@ -45,6 +45,9 @@ public static class ProblemCodes
     /// <summary>A model is missing or damaged.</summary>
     public const string Model = "model";
 
+    /// <summary>What an address leads to cannot be fetched.</summary>
+    public const string Link = "link";
+
     /// <summary>The transcription service does not do what it is asked.</summary>
     public const string Service = "service";
 

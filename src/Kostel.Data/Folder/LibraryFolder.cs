@@ -78,6 +78,9 @@ public sealed class LibraryFolder : IDbContextFactory<KostelContext>, IDisposabl
     /// <summary>The recording as it was brought in.</summary>
     public string Original(string lectureId) => Path.Combine(LectureFolder(lectureId), "original");
 
+    /// <summary>A copy for playing, where browsers do not play the recording itself.</summary>
+    public string Copy(string lectureId) => Path.Combine(LectureFolder(lectureId), "copy");
+
     /// <summary>The drawing of its sound, made when first needed.</summary>
     public string Peaks(string lectureId) => Path.Combine(LectureFolder(lectureId), "peaks");
 

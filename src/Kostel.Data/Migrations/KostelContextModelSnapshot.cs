@@ -147,6 +147,9 @@ namespace Kostel.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Routine")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("TermsVersion")
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
@@ -235,6 +238,102 @@ namespace Kostel.Data.Migrations
                     b.ToTable("Edits");
                 });
 
+            modelBuilder.Entity("Kostel.Data.Rows.EpisodeRow", b =>
+                {
+                    b.Property<int>("FeedId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("Bytes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Captions")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ChapterFile")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("DurationMs")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsNew")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("LectureId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Media")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Page")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("PublishedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("FeedId", "Key");
+
+                    b.HasIndex("LectureId");
+
+                    b.ToTable("Episodes");
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.FeedRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Address")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ChangedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("CheckedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("CourseId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsFollowed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("NextAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Problem")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Tag")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Address")
+                        .IsUnique();
+
+                    b.HasIndex("CourseId");
+
+                    b.ToTable("Feeds");
+                });
+
             modelBuilder.Entity("Kostel.Data.Rows.JobRow", b =>
                 {
                     b.Property<int>("Id")
@@ -294,6 +393,15 @@ namespace Kostel.Data.Migrations
                     b.Property<DateTime>("AddedAt")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("BroughtChapters")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("CaptionStreams")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ContentHash")
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("CourseId")
                         .HasColumnType("INTEGER");
 
@@ -301,6 +409,9 @@ namespace Kostel.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int>("DurationMs")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("HasCopy")
                         .HasColumnType("INTEGER");
 
                     b.Property<bool>("HasPicture")
@@ -332,6 +443,9 @@ namespace Kostel.Data.Migrations
                     b.Property<string>("Notice")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("SourceAddress")
+                        .HasColumnType("TEXT");
+
                     b.Property<long>("SourceBytes")
                         .HasColumnType("INTEGER");
 
@@ -351,6 +465,8 @@ namespace Kostel.Data.Migrations
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("ContentHash");
 
                     b.HasIndex("CourseId");
 
@@ -697,11 +813,17 @@ namespace Kostel.Data.Migrations
                     b.Property<DateOnly?>("HeldOn")
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("HeldOnIsGuessed")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Language")
                         .HasColumnType("TEXT");
 
                     b.Property<long>("Length")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("SameAs")
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Title")
                         .IsRequired()
@@ -823,6 +945,28 @@ namespace Kostel.Data.Migrations
                         .HasForeignKey("LectureId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.EpisodeRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.FeedRow", null)
+                        .WithMany()
+                        .HasForeignKey("FeedId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Kostel.Data.Rows.LectureRow", null)
+                        .WithMany()
+                        .HasForeignKey("LectureId")
+                        .OnDelete(DeleteBehavior.SetNull);
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.FeedRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.CourseRow", null)
+                        .WithMany()
+                        .HasForeignKey("CourseId")
+                        .OnDelete(DeleteBehavior.SetNull);
                 });
 
             modelBuilder.Entity("Kostel.Data.Rows.JobRow", b =>

@@ -11,6 +11,12 @@ public enum JobStage
 
     /// <summary>Dividing it into passages and chapters.</summary>
     Arranging,
+
+    /// <summary>Fetching it from the web.</summary>
+    Fetching,
+
+    /// <summary>Making something of what is there.</summary>
+    Making,
 }
 
 /// <summary>How a job stands.</summary>

@@ -1,4 +1,7 @@
+using Kostel.Core.Audio;
+using Kostel.Core.Chapters;
 using Kostel.Core.Speech;
+using Kostel.Core.Study.Routines;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Data.Rows;
@@ -12,6 +15,9 @@ public sealed class CourseRow
 
     /// <summary>Goes up with every change of its terms.</summary>
     public int TermsVersion { get; set; }
+
+    /// <summary>What is made when a lecture arrives; null for only its transcript.</summary>
+    public Routine? Routine { get; set; }
 }
 
 /// <summary>A term of a course, to be listened for.</summary>
@@ -44,6 +50,21 @@ public sealed class LectureRow
     public required string SourceName { get; set; }
 
     public long SourceBytes { get; set; }
+
+    /// <summary>Where on the web it comes from: the page, where there is one. Null for a file.</summary>
+    public string? SourceAddress { get; set; }
+
+    /// <summary>By which the same recording is known again, whatever its name (SHA-256 of the file); null as long as it is not there.</summary>
+    public string? ContentHash { get; set; }
+
+    /// <summary>Chapters that came with it; null for none. They are kept when its transcript is made.</summary>
+    public IReadOnlyList<ChapterMark>? BroughtChapters { get; set; }
+
+    /// <summary>Captions inside of its file.</summary>
+    public IReadOnlyList<CaptionStream>? CaptionStreams { get; set; }
+
+    /// <summary>Whether there is a copy for playing, because browsers do not play the file itself.</summary>
+    public bool HasCopy { get; set; }
 
     /// <summary>The code of what is spoken (ISO 639).</summary>
     public string Language { get; set; } = "en";
@@ -112,6 +133,12 @@ public sealed class UploadRow
     public int? Voices { get; set; }
 
     public DateTime CreatedAt { get; set; }
+
+    /// <summary>Whether the date is only that of the file.</summary>
+    public bool HeldOnIsGuessed { get; set; }
+
+    /// <summary>The lecture that has the same recording; then it waits to be told what to do.</summary>
+    public string? SameAs { get; set; }
 
     /// <summary>When its last bytes came.</summary>
     public DateTime TouchedAt { get; set; }

@@ -12,6 +12,7 @@ using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Jobs;
 using Kostel.Server.Jobs.Transcription;
+using Kostel.Server.Shared;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Demo;
@@ -70,6 +71,7 @@ internal sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimePro
             HasPicture = Path.GetExtension(item.Media) == ".mp4",
             AddedAt = now,
         };
+        LectureArrival.Note(lecture, await LectureArrival.Examine(library.Original(item.Id), cancel), titleIsGuessed: false, dayIsGuessed: false);
         context.Lectures.Add(lecture);
         if (item.Transcript is null)
         {

@@ -2,7 +2,6 @@ using System.Data.Common;
 using System.Linq.Expressions;
 using Kostel.Data;
 using Kostel.Data.Rows;
-using Kostel.Data.Stored;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Jobs;
@@ -35,7 +34,7 @@ internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> work
     public JobRow Enqueue<TPayload>(
         KostelContext context, JobKind<TPayload> kind, string? lectureId, TPayload payload, int priority = 0, int? after = null)
         where TPayload : class =>
-        Add(context, kind.Name, lectureId, VersionedJson.Write(payload), priority, after);
+        context.Enqueue(kind, lectureId, payload, time.GetUtcNow().UtcDateTime, priority, after);
 
     /// <summary>Puts what a lecture's last job was asked for in the queue once more, with all that came to nothing before it.</summary>
     /// <returns>False if its last job did not come to nothing.</returns>
@@ -56,26 +55,11 @@ internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> work
     protected override Task ExecuteAsync(CancellationToken stoppingToken) =>
         Task.WhenAll(SideBySide.SelectMany(lane => Enumerable.Range(0, lane.Value).Select(_ => WorkOff(lane.Key, stoppingToken))));
 
-    private JobRow Add(KostelContext context, string kind, string? lectureId, string payload, int priority, int? after)
-    {
-        var job = new JobRow
-        {
-            Kind = kind,
-            LectureId = lectureId,
-            Payload = payload,
-            Priority = priority,
-            AfterId = after,
-            CreatedAt = time.GetUtcNow().UtcDateTime,
-        };
-        context.Jobs.Add(job);
-        return job;
-    }
-
     private async Task<JobRow?> Anew(KostelContext context, JobRow job, CancellationToken cancel)
     {
         var before = job.AfterId is { } id ? await context.Jobs.AsNoTracking().FirstOrDefaultAsync(j => j.Id == id, cancel) : null;
         var after = before is { State: JobState.Failed or JobState.Cancelled } ? (await Anew(context, before, cancel))?.Id : job.AfterId;
-        var again = Add(context, job.Kind, job.LectureId, job.Payload, job.Priority, after);
+        var again = context.Add(job.Kind, job.LectureId, job.Payload, time.GetUtcNow().UtcDateTime, job.Priority, after);
         await context.SaveChangesAsync(cancel);
         return again;
     }

@@ -3,30 +3,40 @@ using Kostel.Core.Lectures;
 using Kostel.Core.Speech.Languages;
 using Kostel.Data;
 using Kostel.Data.Rows;
-using Kostel.Media;
 using Kostel.Server.Features.Uploads;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
-using Kostel.Server.Jobs.Transcription;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Shared;
 
 /// <summary>Makes a lecture of a file that has arrived: a recording is put in the queue, a text is read at once.</summary>
-internal sealed class LectureIntake(LibraryFolder library, JobQueue queue, TimeProvider time)
+internal sealed class LectureIntake(LibraryFolder library, LectureArrival arrival, JobQueue queue, TimeProvider time)
 {
-    /// <summary>Takes in the file that lies in the lecture's folder. The upload becomes the lecture in one transaction; where it has become one already nothing is done.</summary>
+    /// <summary>
+    /// Takes in the file that lies in the lecture's folder. The upload becomes the lecture in one transaction; where it has become one
+    /// already nothing is done. A recording that the library has already stays an upload and says so, until somebody decides.
+    /// </summary>
+    /// <param name="evenIfSame">A recording that is there already is taken in once more.</param>
     /// <exception cref="PlainProblemException">It is a text that cannot be read.</exception>
-    public async Task Take(UploadRow upload, CancellationToken cancel)
+    public async Task Take(UploadRow upload, bool evenIfSame, CancellationToken cancel)
     {
         var original = library.Original(upload.Id);
+        var isText = TextFiles.IsText(upload.FileName);
 
         // Known while it waits; what cannot be read is said to be so by its job.
-        var facts = TextFiles.IsText(upload.FileName) ? null : await Recording.TryProbe(original, cancel);
-        var (text, things) = TextFiles.IsText(upload.FileName) ? await ReadText(upload.FileName, original, cancel) : (null, null);
+        var arrived = isText ? null : await LectureArrival.Examine(original, cancel);
+        var (text, things) = isText ? await ReadText(upload.FileName, original, cancel) : (null, null);
         var pictures = await KeepPictures(upload.Id, things, cancel);
         await using var context = library.CreateDbContext();
         await using var all = await context.Database.BeginTransactionAsync(cancel);
+        if (!evenIfSame && arrived is not null && await LectureArrival.SameAs(context, arrived, upload.Id, cancel) is { } same)
+        {
+            await context.Uploads.Where(u => u.Id == upload.Id).ExecuteUpdateAsync(s => s.SetProperty(u => u.SameAs, same.Id), cancel);
+            await all.CommitAsync(cancel);
+            return;
+        }
+
         if (await context.Uploads.Where(u => u.Id == upload.Id).ExecuteDeleteAsync(cancel) == 0)
         {
             return;
@@ -41,17 +51,17 @@ internal sealed class LectureIntake(LibraryFolder library, JobQueue queue, TimeP
             SourceName = upload.FileName,
             SourceBytes = upload.Length,
             Language = upload.Language ?? SpokenLanguages.English,
-            DurationMs = facts?.DurationMs ?? 0,
-            HasPicture = facts?.HasPicture ?? false,
             AddedAt = time.GetUtcNow().UtcDateTime,
         };
         context.Lectures.Add(lecture);
-        if (text is null)
+        if (arrived is not null)
         {
-            queue.Enqueue(context, TranscriptionWork.Transcription, upload.Id, new TranscriptionTask(upload.Choice));
+            LectureArrival.Note(lecture, arrived, upload.Title == TusProtocol.TitleFrom(upload.FileName), upload.HeldOn is null || upload.HeldOnIsGuessed);
+            await context.SaveChangesAsync(cancel);
+            await arrival.Enqueue(context, lecture, arrived, upload.Choice, cancel);
             await context.SaveChangesAsync(cancel);
         }
-        else
+        else if (text is not null)
         {
             lecture.HasSound = false;
             await context.SaveChangesAsync(cancel);
@@ -62,6 +72,9 @@ internal sealed class LectureIntake(LibraryFolder library, JobQueue queue, TimeP
             {
                 await AddThings(context, lecture, upload, things, pictures, cancel);
             }
+
+            arrival.EnqueueRoutine(context, lecture, things is null ? lecture.Course?.Routine : null, after: null);
+            await context.SaveChangesAsync(cancel);
         }
 
         await all.CommitAsync(cancel);

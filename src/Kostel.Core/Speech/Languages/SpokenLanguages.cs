@@ -59,6 +59,20 @@ public static class SpokenLanguages
     /// <summary>A language's name; the code itself for one that has none here.</summary>
     public static string NameOf(string code) => Names.GetValueOrDefault(code, code);
 
+    /// <summary>Codes of three letters (ISO 639-2, both forms) that files use.</summary>
+    private static readonly Dictionary<string, string> LongCodes = """
+        ara ar bul bg cat ca ces cs cze cs dan da deu de ger de ell el gre el eng en spa es est et eus eu baq eu fas fa per fa fin fi fra fr fre fr glg gl heb he hin hi
+        hrv hr hun hu ind id isl is ice is ita it jpn ja kor ko lit lt lav lv nld nl dut nl nor no pol pl por pt ron ro rum ro rus ru slk sk slo sk slv sl srp sr swe sv
+        swa sw tha th tur tr ukr uk urd ur vie vi zho zh chi zh
+        """.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Chunk(2).ToDictionary(p => p[0], p => p[1], StringComparer.OrdinalIgnoreCase);
+
+    /// <summary>The code of two letters for what a file or a page says: "eng", "en-GB" and "en" are English; null where it says none that has a name here.</summary>
+    public static string? CodeOf(string? said)
+    {
+        var first = (said ?? "").Split('-', '_')[0].Trim().ToLowerInvariant();
+        return Names.ContainsKey(first) ? first : LongCodes.GetValueOrDefault(first);
+    }
+
     /// <summary>Whether a text could be a code: two or three letters.</summary>
     public static bool IsCode(string text) => text.Length is 2 or 3 && text.All(char.IsAsciiLetterLower);
 }

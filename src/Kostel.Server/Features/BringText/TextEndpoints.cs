@@ -23,14 +23,31 @@ internal static class TextEndpoints
 {
     private const int LongestName = 100;
 
-    public static void MapTexts(this IEndpointRouteBuilder app) =>
+    public static void MapTexts(this IEndpointRouteBuilder app)
+    {
         app.MapPost("/api/lectures/{id}/text", Bring).ExcludeFromDescription().TakesUpTo(TextFiles.LargestBytes + 1);
+        app.MapPost("/api/lectures/{id}/captions/{index:int}", TakeInside).WithName("takeCaptions");
+    }
+
+    /// <summary>Takes captions that are inside of the recording's file as the lecture's text.</summary>
+    private static async Task<Ok<TextBrought>> TakeInside(
+        string id, int index, KostelContext context, LibraryFolder library, ProgressBoard board, TimeProvider time, CancellationToken cancel)
+    {
+        var lecture = await context.FindLecture(id, cancel);
+        var stream = lecture.CaptionStreams?.FirstOrDefault(s => s.Index == index) ?? throw PlainProblemException.NotThere("text");
+        return await Install(id, $"captions.{stream.Language ?? lecture.Language}.vtt", await Recording.Captions(library.Original(id), index, cancel), context, board, time, cancel);
+    }
 
     private static async Task<Ok<TextBrought>> Bring(
         string id, string name, HttpRequest request, KostelContext context, LibraryFolder library, ProgressBoard board, TimeProvider time, CancellationToken cancel)
     {
         var text = await TextFiles.ReadAll(request.Body, cancel);
         await LearnLength(id, context, library, cancel);
+        return await Install(id, name, text, context, board, time, cancel);
+    }
+
+    private static async Task<Ok<TextBrought>> Install(string id, string name, string text, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
+    {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         var lecture = await context.FindLectureAtRest(id, cancel);
         var heard = await context.Transcript(lecture, cancel);

@@ -1,4 +1,5 @@
 using System.Linq.Expressions;
+using Kostel.Core.Audio;
 using Kostel.Core.Study;
 using Kostel.Data;
 using Kostel.Data.Rows;
@@ -13,6 +14,9 @@ namespace Kostel.Server.Features.Library;
 /// <param name="LanguageIsGuessed">Nobody said so; the program found it out.</param>
 /// <param name="MakesCards">Whether cards and quizzes can be made of its language.</param>
 /// <param name="HasSound">False for a text without a recording.</param>
+/// <param name="SourceAddress">Where on the web it comes from; null for a file.</param>
+/// <param name="HasCopy">Whether a copy is played, because browsers do not play the file.</param>
+/// <param name="CaptionStreams">Captions inside of its file.</param>
 /// <param name="Progress">How its transcription stands; null when nothing is to be done.</param>
 /// <param name="CardCount">Cards made from it.</param>
 /// <param name="DueCount">Of these, how many are due now.</param>
@@ -28,6 +32,9 @@ public sealed record LectureView(
     bool HasPicture,
     bool HasSound,
     string SourceName,
+    string? SourceAddress,
+    bool HasCopy,
+    IReadOnlyList<CaptionStream> CaptionStreams,
     DateTime AddedAt,
     DateTime? OpenedAt,
     string? Notice,
@@ -61,7 +68,7 @@ internal sealed class LectureViews(KostelContext context, ProgressBoard board, A
             })
             .ToListAsync(cancel);
         return lectures.Select(l => new LectureView(
-            l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.Course?.Title, LanguageView.Of(l.Row.Language), l.Row.LanguageIsGuessed, StudyLanguages.MakesCards(l.Row.Language), l.Row.DurationMs, l.Row.HasPicture, l.Row.HasSound, l.Row.SourceName,
+            l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.Course?.Title, LanguageView.Of(l.Row.Language), l.Row.LanguageIsGuessed, StudyLanguages.MakesCards(l.Row.Language), l.Row.DurationMs, l.Row.HasPicture, l.Row.HasSound, l.Row.SourceName, l.Row.SourceAddress, l.Row.HasCopy, l.Row.CaptionStreams ?? [],
             l.Row.AddedAt, l.OpenedAt, l.Row.Notice, l.Row.Version, l.Chapters, l.Cards, l.Due, ProgressOf(l.Row.Id, l.Job, l.Row.MadeAt is not null))).ToList();
     }
 

@@ -1,4 +1,3 @@
-using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Made;
 using Kostel.Core.Study.Quizzes;
 using Kostel.Core.Study.Summaries;
@@ -39,8 +38,6 @@ public sealed record MarkedAnswer(int Choice, int Key, EvidenceView Source);
 
 internal static class StudyEndpoints
 {
-    private const int CardsWanted = 10, QuestionsWanted = 6;
-
     public static void MapStudy(this IEndpointRouteBuilder app)
     {
         var study = app.MapGroup("/api/lectures/{id}");
@@ -57,67 +54,19 @@ internal static class StudyEndpoints
         return TypedResults.Ok(await View(lecture, context, asker.PersonId, cancel));
     }
 
-    private static async Task<Ok<StudyView>> MakeSummary(string id, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
-    {
-        var lecture = await context.FindLecture(id, cancel);
-        var parts = Summarizer.Summarize(await context.Transcript(lecture, cancel)).Select(p => p.In(id)).ToList();
-        NotEmpty(parts, "summary");
-        await using var all = await context.Database.BeginTransactionAsync(cancel);
-        var newest = await context.Summaries.AsNoTracking().Where(s => s.LectureId == id).OrderByDescending(s => s.Id).FirstOrDefaultAsync(cancel);
-        if (newest is null || !newest.Parts.SelectMany(p => p.Lines).SequenceEqual(parts.SelectMany(p => p.Lines)))
-        {
-            context.Summaries.Add(new SummaryRow { LectureId = id, Parts = parts, MadeAt = time.GetUtcNow().UtcDateTime });
-            await context.SaveChangesAsync(cancel);
-            await all.CommitAsync(cancel);
-        }
+    private static async Task<Ok<StudyView>> MakeSummary(string id, KostelContext context, StudyMaking study, Asker asker, CancellationToken cancel) =>
+        await Made(await study.Summary(id, cancel), "a summary", id, context, asker, cancel);
 
-        return TypedResults.Ok(await View(lecture, context, asker.PersonId, cancel));
-    }
+    private static async Task<Ok<StudyView>> MakeCards(string id, KostelContext context, StudyMaking study, Asker asker, CancellationToken cancel) =>
+        await Made(await study.Cards(id, cancel), "cards", id, context, asker, cancel);
 
-    /// <summary>Adds cards; one that is there already is kept with its reviews.</summary>
-    private static async Task<Ok<StudyView>> MakeCards(string id, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
-    {
-        var lecture = await context.FindLecture(id, cancel);
-        var drafts = NotEmpty(CardMaker.Make(await context.Transcript(lecture, cancel), CardsWanted), "cards");
+    /// <summary>Another quiz than the one that is shown. Pressing twice makes one: the second names a quiz that is not the newest any more.</summary>
+    private static async Task<Ok<StudyView>> MakeQuiz(string id, NewQuiz wanted, KostelContext context, StudyMaking study, Asker asker, CancellationToken cancel) =>
+        await Made(await study.Quiz(id, wanted.After, cancel), "a quiz", id, context, asker, cancel);
 
-        // Looked up and added in one transaction: whatever is pressed how often, a card is made once.
-        await using var all = await context.Database.BeginTransactionAsync(cancel);
-        var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == id).ToListAsync(cancel);
-        context.Cards.AddRange(drafts.Where(d => !there.Exists(c => d.AsksTheSameAs(c.SourceKey, c.Source))).DistinctBy(d => d.Key)
-            .Select(d => CardRow.Of(id, d, time.GetUtcNow().UtcDateTime)));
-        await context.SaveChangesAsync(cancel);
-        await all.CommitAsync(cancel);
-        return TypedResults.Ok(await View(lecture, context, asker.PersonId, cancel));
-    }
-
-    /// <summary>Makes another quiz than the one that the page shows. What was not asked yet comes first. If there is another one already, that is shown.</summary>
-    private static async Task<Ok<StudyView>> MakeQuiz(string id, NewQuiz wanted, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
-    {
-        var lecture = await context.FindLecture(id, cancel);
-        var earlier = await context.Quizzes.AsNoTracking().Include(q => q.Questions).Where(q => q.LectureId == id).OrderBy(q => q.Id).ToListAsync(cancel);
-        if (earlier.Count > 0 && earlier[^1].Id != wanted.After)
-        {
-            return TypedResults.Ok(await View(lecture, context, asker.PersonId, cancel));
-        }
-
-        var asked = earlier.SelectMany(q => q.Questions).Select(q => q.Source).ToList();
-        var questions = NotEmpty(QuizMaker.Make(await context.Transcript(lecture, cancel), QuestionsWanted, seed: earlier.Count + 1, asked), "quiz");
-        await using var all = await context.Database.BeginTransactionAsync(cancel);
-        if (await context.Quizzes.Where(q => q.LectureId == id).MaxAsync(q => (int?)q.Id, cancel) != earlier.LastOrDefault()?.Id)
-        {
-            return TypedResults.Ok(await View(lecture, context, asker.PersonId, cancel));
-        }
-
-        context.Quizzes.Add(new QuizRow
-        {
-            LectureId = id,
-            MadeAt = time.GetUtcNow().UtcDateTime,
-            Questions = questions.Select((q, i) => new QuizQuestionRow { Number = i, Content = q.Content, Source = q.Source.In(id) }).ToList(),
-        });
-        await context.SaveChangesAsync(cancel);
-        await all.CommitAsync(cancel);
-        return TypedResults.Ok(await View(lecture, context, asker.PersonId, cancel));
-    }
+    private static async Task<Ok<StudyView>> Made(bool isThere, string what, string id, KostelContext context, Asker asker, CancellationToken cancel) => isThere
+        ? await Get(id, context, asker, cancel)
+        : throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, $"There is not enough in this lecture to make {what} of. Nothing was changed.");
 
     private static async Task<Ok<AttemptView>> Take(int quizId, NewAttempt attempt, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
@@ -173,10 +122,4 @@ internal static class StudyEndpoints
         attempt.RightCount,
         attempt.FinishedAt,
         questions.Select((q, i) => new MarkedAnswer(attempt.Choices[i], ((ChoiceQuestion)q.Content).Key, evidence.Of(q.Source))).ToList());
-
-    private static IReadOnlyList<T> NotEmpty<T>(IReadOnlyList<T> made, string what) => made.Count > 0
-        ? made
-        : throw new PlainProblemException(
-            StatusCodes.Status422UnprocessableEntity,
-            $"There is not enough in this lecture to make a {what} of. Nothing was changed.".Replace("a cards", "cards", StringComparison.Ordinal));
 }

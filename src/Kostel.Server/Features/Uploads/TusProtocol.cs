@@ -70,6 +70,7 @@ internal static class TusProtocol
             fileName,
             Shorten(told.GetValueOrDefault("title", ""), 200) is { Length: > 0 } title ? title : TitleFrom(fileName),
             DateOnly.TryParseExact(told.GetValueOrDefault("heldOn", ""), "yyyy-MM-dd", out var held) ? held : null,
+            told.GetValueOrDefault("heldOnIsGuessed", "") == "yes",
             Shorten(told.GetValueOrDefault("course", ""), 100),
             Choice(told));
     }
@@ -124,4 +125,4 @@ internal static class TusProtocol
 }
 
 /// <summary>What a person says of a file that they bring in.</summary>
-internal sealed record ToldOfUpload(string FileName, string Title, DateOnly? HeldOn, string Course, TranscriptionChoice Choice);
+internal sealed record ToldOfUpload(string FileName, string Title, DateOnly? HeldOn, bool HeldOnIsGuessed, string Course, TranscriptionChoice Choice);

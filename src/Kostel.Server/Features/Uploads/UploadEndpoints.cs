@@ -11,7 +11,11 @@ namespace Kostel.Server.Features.Uploads;
 /// <summary>A file that has not arrived whole.</summary>
 /// <param name="Arrived">Bytes that are there.</param>
 /// <param name="ClearedAt">When it is cleared away if nobody goes on with it.</param>
-public sealed record UnfinishedUpload(string Id, string FileName, string Title, long Bytes, long Arrived, DateTime TouchedAt, DateTime ClearedAt);
+/// <param name="Same">The lecture that has the same recording already; null where it simply has not arrived whole.</param>
+public sealed record UnfinishedUpload(string Id, string FileName, string Title, long Bytes, long Arrived, DateTime TouchedAt, DateTime ClearedAt, SameRecording? Same);
+
+/// <summary>A lecture that has the same recording as a file that was brought in.</summary>
+public sealed record SameRecording(string LectureId, string Title, bool IsBinned);
 
 /// <summary>The open upload protocol tus 1.0, so that a broken upload goes on where it was.</summary>
 internal static class UploadEndpoints
@@ -20,6 +24,7 @@ internal static class UploadEndpoints
     {
         app.MapGet("/api/uploads", List).WithName("getUploads");
         app.MapDelete("/api/uploads/{id}/unfinished", Clear).WithName("clearUpload");
+        app.MapPost("/api/uploads/{id}/once-more", TakeOnceMore).WithName("takeOnceMore");
         var uploads = app.MapGroup("/api/uploads").ExcludeFromDescription().AddEndpointFilter(Speak);
         uploads.MapMethods("", ["OPTIONS"], (HttpResponse response) =>
         {
@@ -63,6 +68,16 @@ internal static class UploadEndpoints
         return TypedResults.NoContent();
     }
 
+    /// <summary>Makes a lecture of a recording that the library has already.</summary>
+    private static async Task<NoContent> TakeOnceMore(string id, KostelContext context, UploadFiles files, UploadTurns turns, CancellationToken cancel)
+    {
+        using var turn = await turns.Take(id, UploadTurns.Stalled, cancel) ?? throw new PlainProblemException(StatusCodes.Status423Locked, "This file is just being taken in.");
+        var upload = await context.Uploads.AsNoTracking().FirstOrDefaultAsync(u => u.Id == id && u.SameAs != null, cancel) ?? throw PlainProblemException.NotThere("file");
+        turn.IsFinishing = true;
+        await files.Finish(upload, CancellationToken.None, evenIfSame: true);
+        return TypedResults.NoContent();
+    }
+
     private static async Task<IResult> Create(HttpRequest request, KostelContext context, UploadFiles files, LibraryFolder library, TimeProvider time, CancellationToken cancel)
     {
         var length = TusProtocol.Length(request);
@@ -81,6 +96,7 @@ internal static class UploadEndpoints
             Length = length,
             Title = told.Title,
             HeldOn = told.HeldOn,
+            HeldOnIsGuessed = told.HeldOnIsGuessed,
             Course = told.Course,
             Choice = told.Choice,
             CreatedAt = now,
@@ -103,7 +119,7 @@ internal static class UploadEndpoints
     {
         if (await context.Uploads.AsNoTracking().FirstOrDefaultAsync(u => u.Id == id, cancel) is { } upload)
         {
-            if (files.Arrived(upload) == upload.Length && await turns.Take(id, UploadTurns.Stalled, cancel) is { } turn)
+            if (upload.SameAs is null && files.Arrived(upload) == upload.Length && await turns.Take(id, UploadTurns.Stalled, cancel) is { } turn)
             {
                 using (turn)
                 {

@@ -32,8 +32,10 @@ internal sealed class UploadFiles(LibraryFolder library, UploadTurns turns, Lect
     public async Task<List<UnfinishedUpload>> Unfinished(CancellationToken cancel)
     {
         await using var context = library.CreateDbContext();
+        var same = await context.Lectures.AsNoTracking().Where(l => context.Uploads.Any(u => u.SameAs == l.Id))
+            .ToDictionaryAsync(l => l.Id, l => new SameRecording(l.Id, l.Title, l.DeletedAt != null), cancel);
         return (await context.Uploads.AsNoTracking().OrderByDescending(u => u.TouchedAt).ToListAsync(cancel))
-            .ConvertAll(u => new UnfinishedUpload(u.Id, u.FileName, u.Title, u.Length, Arrived(u), u.TouchedAt, u.TouchedAt + KeptFor));
+            .ConvertAll(u => new UnfinishedUpload(u.Id, u.FileName, u.Title, u.Length, Arrived(u), u.TouchedAt, u.TouchedAt + KeptFor, same.GetValueOrDefault(u.SameAs ?? "")));
     }
 
     /// <summary>Appends a request's body as it comes; what arrived before a connection broke stays.</summary>
@@ -73,7 +75,8 @@ internal sealed class UploadFiles(LibraryFolder library, UploadTurns turns, Lect
     }
 
     /// <summary>Makes a lecture of an upload whose bytes are all there. Doing it again does no harm.</summary>
-    public async Task Finish(UploadRow upload, CancellationToken cancel)
+    /// <param name="evenIfSame">Also where the library has the same recording already.</param>
+    public async Task Finish(UploadRow upload, CancellationToken cancel, bool evenIfSame = false)
     {
         library.MakeLectureFolder(upload.Id);
         if (File.Exists(library.Upload(upload.Id)))
@@ -83,7 +86,7 @@ internal sealed class UploadFiles(LibraryFolder library, UploadTurns turns, Lect
 
         try
         {
-            await intake.Take(upload, cancel);
+            await intake.Take(upload, evenIfSame, cancel);
         }
         catch (PlainProblemException)
         {
@@ -97,7 +100,7 @@ internal sealed class UploadFiles(LibraryFolder library, UploadTurns turns, Lect
     public async Task FinishInterrupted(CancellationToken cancel)
     {
         await using var context = library.CreateDbContext();
-        foreach (var upload in (await context.Uploads.AsNoTracking().ToListAsync(cancel)).Where(u => Arrived(u) == u.Length))
+        foreach (var upload in (await context.Uploads.AsNoTracking().ToListAsync(cancel)).Where(u => u.SameAs is null && Arrived(u) == u.Length))
         {
             // Whoever is sending it finishes it.
             using var turn = await turns.Take(upload.Id, UploadTurns.Stalled, cancel);

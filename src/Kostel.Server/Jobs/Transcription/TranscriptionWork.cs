@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using Kostel.Core.Audio;
+using Kostel.Core.Chapters;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Languages;
 using Kostel.Data;
@@ -53,7 +54,7 @@ internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder model
         await turn.Finish(
             async (now, at) => version = await now.InstallTranscript(
                 await now.Lectures.SingleAsync(l => l.Id == lecture.Id, cancel),
-                new InstalledTranscript(made.Transcript, made.Notice, new Provenance(task.Choice.Accuracy, recogniser.Signature, at))
+                new InstalledTranscript(BroughtChapters.Into(made.Transcript, lecture.BroughtChapters), made.Notice, new Provenance(task.Choice.Accuracy, recogniser.Signature, at))
                 {
                     LanguageIsGuessed = language.IsGuessed,
                     HasPicture = facts.HasPicture,

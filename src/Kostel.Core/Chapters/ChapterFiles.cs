@@ -1,0 +1,52 @@
+using System.Text.Json;
+using Kostel.Core.Captions;
+using Kostel.Core.Text;
+
+namespace Kostel.Core.Chapters;
+
+/// <summary>Chapters as files have them: the open JSON form of Podcasting 2.0, and WebVTT of the kind chapters.</summary>
+public static class ChapterFiles
+{
+    /// <summary>More are no chapters.</summary>
+    public const int Most = 2_000;
+
+    private const int LongestTitle = 200;
+
+    /// <summary>Its chapters in the order of time; those that begin where another does are left out.</summary>
+    /// <exception cref="FormatException">The text is neither.</exception>
+    public static IReadOnlyList<ChapterMark> Read(string text)
+    {
+        var isJson = text.TrimStart('\uFEFF', ' ', '\r', '\n').StartsWith('{');
+        return Ordered(isJson ? ReadJson(text) : WebVtt.ReadChapters(text).Select(c => new ChapterMark(c.Title, c.StartMs)));
+    }
+
+    /// <summary>Chapters in the order of time, each place once, with titles of one line.</summary>
+    public static IReadOnlyList<ChapterMark> Ordered(IEnumerable<ChapterMark> chapters) => chapters
+        .Where(c => c.StartMs >= 0)
+        .Select((c, i) => OneLine.Of(c.Title, LongestTitle) is { Length: > 0 } title ? c with { Title = title } : c with { Title = $"Part {i + 1}" })
+        .OrderBy(c => c.StartMs).DistinctBy(c => c.StartMs).Take(Most).ToList();
+
+    private static List<ChapterMark> ReadJson(string text)
+    {
+        try
+        {
+            using var json = JsonDocument.Parse(text);
+            return json.RootElement.TryGetProperty("chapters", out var chapters) && chapters.ValueKind == JsonValueKind.Array
+                ? chapters.EnumerateArray().Where(IsInTable).Select(Chapter).OfType<ChapterMark>().ToList()
+                : throw new FormatException("Expected chapters, and found other JSON.");
+        }
+        catch (JsonException e)
+        {
+            throw new FormatException($"Line {e.LineNumber + 1}: expected chapters as JSON.", e);
+        }
+    }
+
+    /// <summary>Some are only moments for a picture, and say that they are not for the table of contents.</summary>
+    private static bool IsInTable(JsonElement chapter) =>
+        chapter.ValueKind == JsonValueKind.Object && !(chapter.TryGetProperty("toc", out var toc) && toc.ValueKind == JsonValueKind.False);
+
+    private static ChapterMark? Chapter(JsonElement chapter) =>
+        chapter.TryGetProperty("startTime", out var start) && start.ValueKind == JsonValueKind.Number && start.TryGetDouble(out var seconds) && seconds is >= 0 and < int.MaxValue / 1000
+            ? new ChapterMark(chapter.TryGetProperty("title", out var title) ? title.ToString() : "", (int)Math.Round(seconds * 1000))
+            : null;
+}

@@ -1,0 +1,49 @@
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Server.Shared;
+
+namespace Kostel.Server.Jobs.Arriving;
+
+/// <summary>What is to be made of a lecture's text.</summary>
+internal sealed record RoutineTask(bool Summary, bool Cards, bool Quiz);
+
+/// <summary>Makes what a course's routine wants of a lecture. What is there already is not made twice.</summary>
+internal sealed class RoutineWork(LibraryFolder library, TimeProvider time) : IJobWork
+{
+    /// <summary>Right after the transcript, before the next recording is begun: it takes seconds.</summary>
+    public const int Priority = 100;
+
+    /// <summary>Making study material.</summary>
+    public static readonly JobKind<RoutineTask> Making = new("routine", JobLane.Computing);
+
+    /// <inheritdoc/>
+    public JobKind Kind => Making;
+
+    /// <inheritdoc/>
+    public string Failure => "Something went wrong while study material was made of this. The text is kept. Try again.";
+
+    /// <inheritdoc/>
+    public async Task Run(JobTurn turn, CancellationToken cancel)
+    {
+        var task = turn.Payload(Making);
+        await turn.Enter(JobStage.Making, cancel);
+        await using var context = library.CreateDbContext();
+        var study = new StudyMaking(context, time);
+        if (task.Summary)
+        {
+            await study.Summary(turn.LectureId, cancel);
+        }
+
+        if (task.Cards)
+        {
+            await study.Cards(turn.LectureId, cancel);
+        }
+
+        if (task.Quiz)
+        {
+            await study.FirstQuiz(turn.LectureId, cancel);
+        }
+
+        await turn.Finish((_, _) => Task.CompletedTask, cancel);
+    }
+}
