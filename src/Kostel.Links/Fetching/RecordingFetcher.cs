@@ -30,7 +30,7 @@ public sealed class RecordingFetcher(GuardedClient client, Func<long> freeBytes)
     public async Task<bool> Fetch(Uri address, string path, Action<FetchProgress> progress, CancellationToken cancel)
     {
         var part = new PartFile(path);
-        for (var failures = 0; ; )
+        for (var failures = 0; ;)
         {
             var before = part.Length;
             try

@@ -80,7 +80,7 @@ public sealed class StreamFetcher(GuardedClient client, Func<long> freeBytes)
             // A piece that broke off is fetched anew from its beginning.
             file.SetLength(length);
             file.Seek(0, SeekOrigin.End);
-            for (; done < all.Count; )
+            for (; done < all.Count;)
             {
                 await Piece(all[done], file, length, cancel);
                 await file.FlushAsync(cancel);
@@ -96,7 +96,7 @@ public sealed class StreamFetcher(GuardedClient client, Func<long> freeBytes)
 
     private async Task Piece(HlsPiece piece, FileStream file, long from, CancellationToken cancel)
     {
-        for (var failures = 0; ; )
+        for (var failures = 0; ;)
         {
             try
             {
