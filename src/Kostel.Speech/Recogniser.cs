@@ -25,9 +25,12 @@ internal sealed class Recogniser(SpeechNetwork network, SearchOptions search, IR
         var decoder = network.OpenDecoder();
         var idle = new Stack<DecoderSession>();
         var active = new List<Hearing>();
+
+        // The first is read by itself: together they would come out late, and somebody is waiting for the first words.
+        var together = 1;
         while (active.Count > 0 || await queue.WaitToReadAsync(cancel))
         {
-            while (active.Count < Together && queue.TryRead(out var utterance))
+            while (active.Count < together && queue.TryRead(out var utterance))
             {
                 if (utterance.Samples.Length < ShortestSamples)
                 {
@@ -48,7 +51,10 @@ internal sealed class Recogniser(SpeechNetwork network, SearchOptions search, IR
                 idle.Push(session);
             }
 
-            active.RemoveAll(h => h.Search.IsOver);
+            if (active.RemoveAll(h => h.Search.IsOver) > 0)
+            {
+                together = Together;
+            }
         }
     }
 

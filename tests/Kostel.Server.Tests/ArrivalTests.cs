@@ -130,7 +130,7 @@ public sealed class ArrivalTests(ArrivalTests.Fixture fixture) : IClassFixture<A
         var bytes = Clips.Speech(2);
         var first = await server.BringIn("first.mp3", bytes, "The first");
         await server.Ended(first);
-        var second = await server.BringIn("renamed.mp3", bytes, "The same");
+        var second = await server.BringIn("renamed.mp3", bytes, "The same", isAsked: true);
         var waiting = (await server.Get("/api/arrivals"))["unfinished"]!.AsArray().Single(u => (string?)u!["id"] == second)!;
         Assert.Equal((first, "The first", false), ((string?)waiting["same"]!["lectureId"], (string?)waiting["same"]!["title"], (bool)waiting["same"]!["isBinned"]!));
         using var before = await server.Http.GetAsync($"/api/lectures/{second}", Cancel);
@@ -138,7 +138,7 @@ public sealed class ArrivalTests(ArrivalTests.Fixture fixture) : IClassFixture<A
         using var once = await server.Send(HttpMethod.Post, $"/api/uploads/{second}/once-more");
         Assert.Equal(HttpStatusCode.NoContent, once.StatusCode);
         Assert.Equal("The same", (string?)(await server.Ended(second))["title"]);
-        var third = await server.BringIn("third.mp3", bytes);
+        var third = await server.BringIn("third.mp3", bytes, isAsked: true);
         using var drop = await server.Send(HttpMethod.Delete, $"/api/uploads/{third}/unfinished");
         Assert.DoesNotContain((await server.Get("/api/arrivals"))["unfinished"]!.AsArray(), u => (string?)u!["id"] == third);
     }

@@ -71,6 +71,7 @@ public sealed class RestartTests
             (await server.SendPiece(address, offset, bytes[(int)offset..])).EnsureSuccessStatusCode();
         }
 
+        await server.OnceMore(address.Split('/')[^1]);
         return address.Split('/')[^1];
     }
 

@@ -99,7 +99,8 @@ internal sealed class ServerProcess : IDisposable
     }
 
     /// <summary>Brings a file in and returns the lecture's identifier.</summary>
-    public async Task<string> BringIn(string name, byte[] bytes, string title = "", string course = "")
+    /// <param name="isAsked">Leaves a recording that is there already to whoever asks for it; else it is taken in once more.</param>
+    public async Task<string> BringIn(string name, byte[] bytes, string title = "", string course = "", bool isAsked = false)
     {
         var address = await CreateUpload(name, bytes.Length, title, course);
         if (bytes.Length > 0)
@@ -107,7 +108,22 @@ internal sealed class ServerProcess : IDisposable
             (await SendPiece(address, 0, bytes)).EnsureSuccessStatusCode();
         }
 
-        return address.Split('/')[^1];
+        var id = address.Split('/')[^1];
+        if (!isAsked)
+        {
+            await OnceMore(id);
+        }
+
+        return id;
+    }
+
+    /// <summary>Takes in a recording that the library has already, if this is one.</summary>
+    public async Task OnceMore(string id)
+    {
+        if ((await Get("/api/uploads")).AsArray().Any(u => (string?)u!["id"] == id && u["same"] is not null))
+        {
+            (await Send(HttpMethod.Post, $"/api/uploads/{id}/once-more")).EnsureSuccessStatusCode();
+        }
     }
 
     /// <summary>Waits until a lecture's transcription has ended in some way and returns the lecture.</summary>

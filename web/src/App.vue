@@ -1,16 +1,21 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { api } from '@/api/client'
 import { afterScreen, screenShown } from '@/shared/idle'
 import { useUnsaved } from '@/shared/useUnsaved'
 import { useLive } from '@/shared/live'
+import { carriesFiles, dropped } from '@/features/bringin/dropped'
 import { useUploads } from '@/features/bringin/uploads'
+import { useDoneNotices } from '@/shared/doneNotices'
 import KeySheet from '@/shared/KeySheet.vue'
 import ThemeSwitch from '@/theme/ThemeSwitch.vue'
 
 const NoticeBar = afterScreen(() => import('@/shared/NoticeBar.vue'))
 const live = useLive()
+const router = useRouter()
+const isOver = ref(false)
 const uploads = useUploads()
 const route = useRoute()
 const sending = computed(() => uploads.items.filter((u) => u.state === 'sending').length)
@@ -18,6 +23,23 @@ useUnsaved(() => sending.value > 0)
 const isReading = computed(() => route.name === 'lecture')
 const isSettings = computed(() => ['languages', 'storage', 'about'].includes(String(route.name)))
 const onlyForReading = ref<string | null>(null)
+/** Files can be dropped anywhere. A lecture that is open takes pictures itself. */
+function drop(event: DragEvent) {
+  isOver.value = false
+  const files = [...(event.dataTransfer?.files ?? [])].filter((f) => !isReading.value || !f.type.startsWith('image/'))
+  if (event.defaultPrevented || !files.length) return
+  event.preventDefault()
+  dropped.value.push(...files)
+  void router.push({ name: 'bring-in' })
+}
+useEventListener(document, 'dragover', (event: DragEvent) => {
+  if (!carriesFiles(event)) return
+  event.preventDefault()
+  isOver.value = true
+})
+useEventListener(document, 'dragleave', (event: DragEvent) => (isOver.value = event.relatedTarget !== null))
+useEventListener(document, 'drop', drop)
+useDoneNotices()
 onMounted(async () => {
   live.start()
   await screenShown
@@ -53,6 +75,7 @@ onMounted(async () => {
     <v-main id="main" tabindex="-1">
       <router-view />
     </v-main>
+    <p v-if="isOver && route.name !== 'bring-in'" class="over" aria-hidden="true">Drop here to bring in</p>
     <NoticeBar />
   </v-app>
 </template>
@@ -111,6 +134,17 @@ nav {
   background: var(--buff);
   color: var(--on-buff);
   padding: 6px 28px;
+}
+.over {
+  position: fixed;
+  inset: 60px 8px 8px;
+  display: grid;
+  place-items: center;
+  border: 1.5px dashed var(--act);
+  background: color-mix(in srgb, var(--seawash) 88%, transparent);
+  font: 600 22px var(--serif);
+  pointer-events: none;
+  z-index: 30;
 }
 .skip {
   position: absolute;

@@ -26,6 +26,9 @@ public sealed class RecordingTranscription(IRecogniser recogniser, Transcription
 {
     private readonly SoundMeters meters = new();
 
+    /// <summary>What it is written in.</summary>
+    public string Language => plan.Language.Language;
+
     /// <summary>The loudness of what was heard, 20 bytes a second.</summary>
     public byte[] Peaks() => meters.Peaks.ToArray();
 
@@ -42,9 +45,11 @@ public sealed class RecordingTranscription(IRecogniser recogniser, Transcription
 
     /// <summary>Divides what was recognised into passages and chapters, by who speaks.</summary>
     /// <param name="utterances">All of the recording, also those that were recognised earlier.</param>
-    public TranscribedRecording Arrange(IReadOnlyList<Utterance> utterances)
+    /// <param name="known">What was found out about its language meanwhile; null for nothing more than was planned with.</param>
+    public TranscribedRecording Arrange(IReadOnlyList<Utterance> utterances, LanguageChoice? known = null)
     {
-        var language = plan.Language.Language;
+        var choice = known ?? plan.Language;
+        var language = choice.Language;
         var heardMs = Pcm.ToMs(meters.Clipping.Samples);
         var words = TranscriptBuilder.Words(utterances);
         var transcript = TranscriptBuilder.Build(utterances, heardMs, language, Diarisation.Of(words, meters.Voices, plan.Voices));
@@ -53,9 +58,9 @@ public sealed class RecordingTranscription(IRecogniser recogniser, Transcription
             transcript = new Respell(plan.Spelling).Apply(transcript);
         }
 
-        var notice = plan.Language.Mismatch
+        var notice = choice.Mismatch
             ?? RecordingNotice.For(words, language, plan.ExpectedMs, heardMs, meters.Clipping.Share)
-            ?? plan.Language.Doubt;
+            ?? choice.Doubt;
         return new TranscribedRecording(transcript, notice, heardMs);
     }
 }

@@ -18,7 +18,7 @@ using Microsoft.EntityFrameworkCore;
 namespace Kostel.Server.Demo;
 
 /// <summary>Fills an empty library with the demonstration: recordings, and the transcripts that Kostel made of all but one.</summary>
-internal sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimeProvider time)
+internal sealed class DemoLibrary(LibraryFolder library, ServerSettings settings, JobQueue queue, TimeProvider time)
 {
     /// <summary>The lectures that come with cards and a summary, so that Today has something to show.</summary>
     private const int LecturesWithCards = 2;
@@ -49,9 +49,26 @@ internal sealed class DemoLibrary(LibraryFolder library, JobQueue queue, TimePro
             await context.ReplaceTerms(course, terms.Terms, cancel);
         }
 
+        await AddFeed(context, demoFolder, cancel);
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
         queue.Wake();
+    }
+
+    /// <summary>A feed of the stand-in site that is followed: it was read once, and a new episode waits to be found.</summary>
+    private async Task AddFeed(KostelContext context, string demoFolder, CancellationToken cancel)
+    {
+        if (settings.LinkExceptions is not [var site, ..])
+        {
+            return;
+        }
+
+        var known = new Uri($"http://{site}/media/moorings.opus");
+        var course = await context.Course("Evenings on the slip", cancel);
+        var feed = new FeedRow { Address = $"http://{site}/feed.xml", Title = "Evenings on the slip", CourseId = course!.Id, IsFollowed = true, CheckedAt = time.GetUtcNow().UtcDateTime.AddDays(-7) };
+        context.Feeds.Add(feed);
+        await context.SaveChangesAsync(cancel);
+        context.Episodes.Add(new EpisodeRow { FeedId = feed.Id, Key = "slip-moorings", Title = "Lying safely at a mooring", Media = known.AbsoluteUri, Bytes = new FileInfo(Path.Combine(demoFolder, "site", "media", "moorings.opus")).Length, Captions = [] });
     }
 
     private async Task Add(KostelContext context, Item item, string demoFolder, bool withCards, CancellationToken cancel)

@@ -22,7 +22,7 @@ internal static class SiteFeeds
                 new XElement("title", t.Title),
                 new XElement("guid", new XAttribute("isPermaLink", "false"), $"slip-{t.Name}"),
                 new XElement("pubDate", t.Held.ToDateTime(new TimeOnly(18, 0), DateTimeKind.Utc).ToString("R")),
-                new XElement("link", $"{origin}/talks/video-element"),
+                new XElement("link", $"{origin}/talks/{SitePages.Ways.First(w => w.Talk == t.Name).Way}"),
                 new XElement("enclosure", new XAttribute("url", $"{origin}/media/{t.Name}.opus"), new XAttribute("length", t.Bytes), new XAttribute("type", t.Type)),
                 new XElement(Extension + "transcript", new XAttribute("url", $"{origin}/captions/{t.Name}.vtt"), new XAttribute("type", "text/vtt"), new XAttribute("language", "en")),
                 new XElement(Extension + "chapters", new XAttribute("url", $"{origin}/chapters/{t.Name}.json"), new XAttribute("type", "application/json+chapters")))))).ToString();

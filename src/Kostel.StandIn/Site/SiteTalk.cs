@@ -26,7 +26,7 @@ internal sealed class SiteTalks
     /// <summary>Reads the folder.</summary>
     public SiteTalks(string folder)
     {
-        Folder = folder;
+        folder = System.IO.Path.GetFullPath(folder);
         All = [.. Known.Select(k => new SiteTalk(
             k.Name, k.Title, k.Held, System.IO.Path.Combine(folder, "media", k.Name + ".opus"), "audio/ogg",
             TextAlignment.Align(Said(folder, k.Name), TranscriptFormat.Read(File.ReadAllText(System.IO.Path.Combine(folder, "transcripts", k.Name + ".json"))))))];
@@ -45,8 +45,6 @@ internal sealed class SiteTalks
         ("barometer", "What the barometer tells", new(2026, 10, 27)),
         ("lights", "Lights of the harbour at night", new(2026, 11, 3)),
     ];
-
-    public string Folder { get; }
 
     public IReadOnlyList<SiteTalk> All { get; }
 

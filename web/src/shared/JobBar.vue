@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { api, type Progress } from '@/api/client'
-import { describe } from './stages'
+import { describe, percentDone } from './stages'
 
 const props = defineProps<{ progress: Progress }>()
 const emit = defineEmits<{ changed: [] }>()
 
 const text = computed(() => describe(props.progress))
+const percent = computed(() => percentDone(props.progress))
 const isOver = computed(() => props.progress.state === 'failed' || props.progress.state === 'cancelled')
 
 async function cancel() {
@@ -24,13 +25,16 @@ async function retry() {
   <div class="job" :class="{ over: isOver }" role="status">
     <div class="line">
       <span>{{ text }}</span>
-      <button v-if="isOver" class="k-link" type="button" @click.stop.prevent="retry">Try again</button>
-      <button v-else class="k-quiet" type="button" @click.stop.prevent="cancel">Cancel</button>
+      <span class="acts">
+        <slot />
+        <button v-if="isOver" class="k-link" type="button" @click.stop.prevent="retry">Try again</button>
+        <button v-else class="k-quiet" type="button" @click.stop.prevent="cancel">Cancel</button>
+      </span>
     </div>
     <v-progress-linear
       v-if="!isOver"
-      :model-value="progress.stage === 'listening' ? progress.fraction * 100 : 0"
-      :indeterminate="progress.state === 'running' && progress.stage !== 'listening'"
+      :model-value="percent ?? 0"
+      :indeterminate="percent === null"
       :aria-label="text"
     />
   </div>
@@ -48,10 +52,16 @@ async function retry() {
   gap: 16px;
   padding-bottom: 3px;
 }
-.over .line > span {
+.acts {
+  display: flex;
+  gap: 14px;
+  white-space: nowrap;
+  align-items: baseline;
+}
+.over .line > span:first-child {
   color: var(--wrong);
 }
-.over .line > span::before {
+.over .line > span:first-child::before {
   content: '△ ';
 }
 </style>

@@ -19,7 +19,9 @@ const emit = defineEmits<{ changed: [] }>()
         <span v-if="lecture.chapterCount">{{ count(lecture.chapterCount, 'chapter') }}</span>
         <span v-if="lecture.cardCount">{{ count(lecture.cardCount, 'card') }}</span>
       </div>
-      <JobBar v-if="lecture.progress" :progress="lecture.progress" @changed="emit('changed')" />
+      <JobBar v-if="lecture.progress" :progress="lecture.progress" @changed="emit('changed')">
+        <slot name="job" />
+      </JobBar>
       <p v-else-if="lecture.notice" class="notice">{{ lecture.notice }}</p>
     </div>
     <div class="side"><slot /></div>

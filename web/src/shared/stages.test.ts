@@ -2,7 +2,7 @@ import { describe as group, expect, it } from 'vitest'
 import type { Progress } from '@/api/client'
 import { describe } from './stages'
 
-const work = (change: Partial<Progress>): Progress => ({
+const progress = (change: Partial<Progress>): Progress => ({
   lectureId: 'x',
   stage: 'listening',
   state: 'running',
@@ -15,12 +15,16 @@ const work = (change: Partial<Progress>): Progress => ({
 
 group('how a transcription stands, in words', () => {
   it.each([
-    [work({}), 'Writing down what is said · 42 % · 2 min left'],
-    [work({ secondsLeft: 8 }), 'Writing down what is said · 42 % · 8 s left'],
-    [work({ secondsLeft: null }), 'Writing down what is said · 42 %'],
-    [work({ stage: 'checking' }), 'Looking at the file'],
-    [work({ state: 'waiting' }), 'Waiting for its turn'],
-    [work({ state: 'failed', problem: 'The file is empty.' }), 'The file is empty.'],
-    [work({ state: 'cancelled' }), 'Stopped. What was recognised so far is kept.'],
+    [progress({}), 'Writing down what is said · 42 % · 2 min left'],
+    [progress({ secondsLeft: 8 }), 'Writing down what is said · 42 % · 8 s left'],
+    [progress({ secondsLeft: null }), 'Writing down what is said · 42 %'],
+    [progress({ stage: 'checking' }), 'Looking at the file'],
+    [progress({ state: 'waiting' }), 'Waiting for its turn'],
+    [progress({ stage: 'fetching' }), 'Fetching · 42 % · 2 min left'],
+    [progress({ stage: 'fetching', fraction: 0 }), 'Fetching'],
+    [progress({ stage: 'fetching', state: 'cancelled' }), 'Stopped. What had arrived is kept.'],
+    [progress({ stage: 'making' }), 'Making what is wanted of it'],
+    [progress({ state: 'failed', problem: 'The file is empty.' }), 'The file is empty.'],
+    [progress({ state: 'cancelled' }), 'Stopped. What was recognised so far is kept.'],
   ])('%#', (progress, text) => expect(describe(progress)).toBe(text))
 })

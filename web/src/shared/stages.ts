@@ -1,15 +1,29 @@
 import type { Progress } from '@/api/client'
 
-/** How a transcription stands, in words. */
+/** How a lecture's job stands, in words. */
 export function describe(progress: Progress): string {
   if (progress.state === 'failed') return progress.problem ?? 'This could not be transcribed.'
-  if (progress.state === 'cancelled') return 'Stopped. What was recognised so far is kept.'
+  if (progress.state === 'cancelled')
+    return progress.stage === 'fetching'
+      ? 'Stopped. What had arrived is kept.'
+      : 'Stopped. What was recognised so far is kept.'
   if (progress.state === 'waiting') return 'Waiting for its turn'
   if (progress.state === 'done') return 'Done'
   if (progress.stage === 'checking') return 'Looking at the file'
   if (progress.stage === 'arranging') return 'Finding chapters'
+  if (progress.stage === 'making') return 'Making what is wanted of it'
   const percent = `${Math.floor(progress.fraction * 100)} %`
+  if (progress.stage === 'fetching')
+    return progress.fraction ? `Fetching · ${percent}${left(progress.secondsLeft)}` : 'Fetching'
   return `Writing down what is said · ${percent}${left(progress.secondsLeft)}`
+}
+
+/** How far the bar is, 0 to 100; null while nothing says. */
+export function percentDone(progress: Progress): number | null {
+  if (progress.state === 'waiting') return 0
+  return progress.stage === 'listening' || (progress.stage === 'fetching' && progress.fraction > 0)
+    ? progress.fraction * 100
+    : null
 }
 
 function left(seconds: number | null | undefined): string {

@@ -61,6 +61,7 @@ export const vuetify = createVuetify({
     VTextField: field,
     VCombobox: field,
     VSelect: field,
+    VTextarea: field,
     VDialog: { maxWidth: 560 },
     VCard: { rounded: 0, elevation: 0, border: true },
     VProgressLinear: { color: 'secondary', height: 4, bgColor: 'hair', bgOpacity: 1 },

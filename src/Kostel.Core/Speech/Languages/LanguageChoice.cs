@@ -18,9 +18,12 @@ public sealed record LanguageChoice(string Language, bool IsGuessed, LanguageGue
             return new LanguageChoice(expected, IsGuessed: false, null);
         }
 
-        var guess = await hear([expected, .. here.Where(l => l != expected)]);
-        return asked is null ? new LanguageChoice(guess.Language, here.Count > 1, guess) : new LanguageChoice(asked, IsGuessed: false, guess);
+        return Of(asked, here, await hear([expected, .. here.Where(l => l != expected)]));
     }
+
+    /// <summary>What a first hearing means for what somebody chose, or did not choose.</summary>
+    public static LanguageChoice Of(string? asked, IReadOnlyList<string> here, LanguageGuess guess) =>
+        asked is null ? new LanguageChoice(guess.Language, here.Count > 1, guess) : new LanguageChoice(asked, IsGuessed: false, guess);
 
     /// <summary>What to say while the recording is still being written; null for nothing.</summary>
     public string? Mismatch => Guess is null ? null : LanguageNotice.For(Language, Guess);

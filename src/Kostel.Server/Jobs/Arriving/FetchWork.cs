@@ -39,7 +39,7 @@ internal sealed record FetchTask(
 }
 
 /// <summary>Fetches a lecture's recording from the web, and puts in the queue what is to be made of it.</summary>
-internal sealed class FetchWork(LibraryFolder library, WebAccess web, LectureArrival arrival, ProgressBoard board) : IJobWork
+internal sealed class FetchWork(LibraryFolder library, WebAccess web, LectureArrival arrival, ProgressBoard board, TimeProvider time) : IJobWork
 {
     private static readonly TimeSpan ReportEvery = TimeSpan.FromMilliseconds(500);
 
@@ -80,7 +80,7 @@ internal sealed class FetchWork(LibraryFolder library, WebAccess web, LectureArr
 
     private async Task Fetch(JobTurn turn, Uri media, string original, CancellationToken cancel)
     {
-        var pace = new ArrivalPace();
+        var pace = new Pace(time);
         var reported = DateTime.MinValue;
         void Report(FetchProgress progress)
         {

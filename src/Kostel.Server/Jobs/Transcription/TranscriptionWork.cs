@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using Kostel.Core.Audio;
 using Kostel.Core.Chapters;
 using Kostel.Core.Speech;
@@ -17,7 +16,7 @@ namespace Kostel.Server.Jobs.Transcription;
 internal sealed record TranscriptionTask(TranscriptionChoice Choice, bool LanguageIsGuessed = false);
 
 /// <summary>Transcribes a lecture's recording in stages, committing every piece, and goes on where an earlier run stopped.</summary>
-internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder models, LoadedEngine engine, RecogniserChoice recognisers, ProgressBoard board) : IJobWork
+internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder models, LoadedEngine engine, RecogniserChoice recognisers, ProgressBoard board, TimeProvider time) : IJobWork
 {
     /// <summary>A transcription.</summary>
     public static readonly JobKind<TranscriptionTask> Transcription = new("transcription", JobLane.Computing);
@@ -38,18 +37,32 @@ internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder model
         var facts = await Recording.Probe(library.Original(lecture.Id), cancel);
         await context.NoteRecording(lecture.Id, facts.DurationMs, facts.HasPicture, cancel);
         using var recogniser = await recognisers.Open(context, task.Choice, cancel);
-        var language = await FindLanguage(turn, task, lecture.Id, cancel);
-        await context.NoteLanguage(lecture.Id, language.Language, language.IsGuessed, language.Mismatch, cancel);
+        var spelling = await SpellingSetting.Read(context, cancel);
+        var terms = await context.Terms(lecture, cancel);
+        var language = await Expected(context, task, lecture, cancel);
+        RecordingTranscription transcription;
+        while (true)
+        {
+            await context.NoteLanguage(lecture.Id, language.Language, language.IsGuessed, language.Mismatch, cancel);
+            await turn.Enter(JobStage.Listening, cancel);
+            transcription = new RecordingTranscription(
+                recogniser.For(language.Language, task.Choice.Accuracy, terms), new TranscriptionPlan(language, task.Choice.Voices, spelling, facts.DurationMs), Math.Max(1, Environment.ProcessorCount));
+            var heard = await Listen(turn, transcription, facts, task, language, cancel);
+            var isRight = heard.Language == language.Language;
+            language = heard;
+            if (isRight)
+            {
+                break;
+            }
 
-        await turn.Enter(JobStage.Listening, cancel);
-        var plan = new TranscriptionPlan(language, task.Choice.Voices, await SpellingSetting.Read(context, cancel), facts.DurationMs);
-        var transcription = new RecordingTranscription(
-            recogniser.For(language.Language, task.Choice.Accuracy, await context.Terms(lecture, cancel)), plan, Math.Max(1, Environment.ProcessorCount));
-        await Listen(turn, transcription, facts, cancel);
+            // What was written so far is nonsense in another language.
+            await context.Utterances.Where(u => u.LectureId == lecture.Id).ExecuteDeleteAsync(cancel);
+        }
+
         await WriteWhole(library.Peaks(lecture.Id), transcription.Peaks(), cancel);
 
         await turn.Enter(JobStage.Arranging, cancel);
-        var made = transcription.Arrange(await context.Utterances(lecture.Id, cancel));
+        var made = transcription.Arrange(await context.Utterances(lecture.Id, cancel), language);
         var version = 0;
         await turn.Finish(
             async (now, at) => version = await now.InstallTranscript(
@@ -64,33 +77,33 @@ internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder model
         await board.TextChanged(lecture.Id, version);
     }
 
-    /// <summary>The language to transcribe in. A restart goes on in the language that its first words were heard in.</summary>
-    private async Task<LanguageChoice> FindLanguage(JobTurn turn, TranscriptionTask task, string lectureId, CancellationToken cancel)
+    /// <summary>The language to begin in: what was asked for or found out before a restart, else what the last lecture of the course was in.</summary>
+    private async Task<LanguageChoice> Expected(KostelContext context, TranscriptionTask task, LectureRow lecture, CancellationToken cancel)
     {
-        if (task is { LanguageIsGuessed: true, Choice.Language: { } known })
+        if (task.Choice.Language is { } known)
         {
-            return new LanguageChoice(known, IsGuessed: true, null);
+            return new LanguageChoice(known, task.LanguageIsGuessed, null);
         }
 
-        var choice = await LanguageChoice.Make(
-            task.Choice.Language,
-            SpeechEngine.Languages(models),
-            among => engine.Value.OpenLanguageFinder().Find(() => Recording.Decode(library.Original(lectureId), cancel), among, cancel));
-        if (task.Choice.Language is null)
-        {
-            await turn.Keep(new TranscriptionTask(task.Choice with { Language = choice.Language }, choice.IsGuessed), cancel);
-        }
-
-        return choice;
+        var before = await context.Lectures.Where(l => l.CourseId != null && l.CourseId == lecture.CourseId && l.Id != lecture.Id && l.MadeAt != null)
+            .OrderByDescending(l => l.MadeAt).Select(l => l.Language).FirstOrDefaultAsync(cancel);
+        return new LanguageChoice(before is not null && SpeechEngine.Languages(models).Contains(before) ? before : SpokenLanguages.English, IsGuessed: false, null);
     }
 
-    private async Task Listen(JobTurn turn, RecordingTranscription transcription, RecordingFacts facts, CancellationToken cancel)
+    /// <summary>Writes down what is said, and finds out meanwhile whether it is in this language.</summary>
+    /// <returns>What came out. Where nobody chose and it is another language, this ends as soon as that is known.</returns>
+    private async Task<LanguageChoice> Listen(
+        JobTurn turn, RecordingTranscription transcription, RecordingFacts facts, TranscriptionTask task, LanguageChoice language, CancellationToken cancel)
     {
         await using var context = library.CreateDbContext();
+        var here = SpeechEngine.Languages(models);
+        var isKnown = language.Guess is not null || task.LanguageIsGuessed || !here.Contains(language.Language);
+        using var hearing = new FirstHearing(engine, library.Original(turn.LectureId), [language.Language, .. here.Where(l => l != language.Language)], cancel);
         var done = await context.Utterances(turn.LectureId, cancel);
         var resumeAt = done.Count == 0 ? 0 : done[^1].EndSample;
         var words = done.Sum(u => u.Words.Count);
-        var pace = new Pace(resumeAt, Math.Max(1, Pcm.ToSample(facts.DurationMs)));
+        var pace = new Pace(time);
+        var total = Math.Max(1.0, Pcm.ToSample(facts.DurationMs));
         using var voice = engine.Value.ListenForVoice();
         await foreach (var utterance in transcription.Listen(
             Recording.Decode(library.Original(turn.LectureId), cancel), voice, resumeAt, done.Count, heard => _ = Report(heard), cancel))
@@ -99,9 +112,43 @@ internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder model
             context.ChangeTracker.Clear();
             words += utterance.Words.Count;
             await Report(utterance.EndSample);
+            if (isKnown)
+            {
+                continue;
+            }
+
+            _ = hearing.Begin();
+            if (hearing.SoFar is { } guess)
+            {
+                isKnown = true;
+                language = await Heard(guess);
+                if (language.Language != transcription.Language)
+                {
+                    return language;
+                }
+            }
         }
 
-        Task Report(long heard) => turn.Report(pace.Fraction(heard), pace.SecondsLeft(heard), words);
+        return isKnown ? language : await Heard(await hearing.Begin());
+
+        Task Report(long heard)
+        {
+            var fraction = Math.Clamp(heard / total, 0, 1);
+            return turn.Report(fraction, pace.SecondsLeft(fraction), words);
+        }
+
+        async Task<LanguageChoice> Heard(LanguageGuess guess)
+        {
+            var choice = LanguageChoice.Of(task.Choice.Language, here, guess);
+            await context.NoteLanguage(turn.LectureId, choice.Language, choice.IsGuessed, choice.Mismatch, cancel);
+            if (task.Choice.Language is null)
+            {
+                // A restart goes on in the language that was found out.
+                await turn.Keep(new TranscriptionTask(task.Choice with { Language = choice.Language }, choice.IsGuessed), cancel);
+            }
+
+            return choice;
+        }
     }
 
     /// <summary>A file is there whole or not at all.</summary>
@@ -109,21 +156,5 @@ internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder model
     {
         await File.WriteAllBytesAsync(path + ".new", bytes, cancel);
         File.Move(path + ".new", path, overwrite: true);
-    }
-
-    /// <summary>How fast it goes on.</summary>
-    private sealed class Pace(long from, long total)
-    {
-        /// <summary>An estimate from less is none.</summary>
-        private const int EnoughSeconds = 3;
-
-        private readonly Stopwatch watch = Stopwatch.StartNew();
-
-        public double Fraction(long heard) => Math.Clamp(heard / (double)total, 0, 1);
-
-        public int? SecondsLeft(long heard) =>
-            watch.Elapsed.TotalSeconds > EnoughSeconds && heard > from && total > heard
-                ? (int)Math.Ceiling(watch.Elapsed.TotalSeconds / (heard - from) * (total - heard))
-                : null;
     }
 }

@@ -1,129 +1,113 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { api, must, type Accuracy } from '@/api/client'
+import { computed, ref, watch } from 'vue'
+import { api, must, says, type Accuracy } from '@/api/client'
 import AccuracyChoice from '@/shared/AccuracyChoice.vue'
 import SpokenChoice, { type Spoken } from '@/shared/SpokenChoice.vue'
+import { count } from '@/shared/time'
 import { useLoaded } from '@/shared/useLoaded'
+import ArrivalList from './ArrivalList.vue'
+import { dropped } from './dropped'
+import FeedList from './FeedList.vue'
+import FilesField from './FilesField.vue'
+import FoundLinkRow from './FoundLinkRow.vue'
+import LinkField from './LinkField.vue'
 import { useUploads } from './uploads'
-import UploadList from './UploadList.vue'
+import { useLinks } from './useLinks'
 import { isText, megabytes, titleFrom } from './sizes'
 
 const uploads = useUploads()
-const chosen = ref<{ file: File; title: string; heldOn: string }[]>([])
+const links = useLinks()
+const chosenLinks = links.chosen
+const feeds = links.feeds
+const files = ref<{ file: File; title: string; heldOn: string; fileDay: string }[]>([])
 const course = ref<string | null>(null)
-const { value: library } = useLoaded(() => must(api.GET('/api/library')))
+const accuracy = ref<Accuracy>('accurate')
+const spoken = ref<Spoken>({ language: null, byService: false, voices: null })
+const problem = ref('')
+const arrivals = ref<InstanceType<typeof ArrivalList>>()
+const { value: library, load } = useLoaded(() => must(api.GET('/api/library')))
 const { value: known } = useLoaded(() => must(api.GET('/api/languages')))
 const courses = computed(() => library.value?.courses ?? [])
 const languages = computed(() => known.value?.here.map((l) => l.name).join(' and ') ?? 'English')
-const accuracy = ref<Accuracy>('accurate')
-const spoken = ref<Spoken>({ language: null, byService: false, voices: null })
-const isOver = ref(false)
-const picker = ref<HTMLInputElement>()
+const chosen = computed(() => files.value.length + chosenLinks.value.length)
+const needsWriting = computed(
+  () => files.value.some((f) => !isText(f.file.name)) || chosenLinks.value.some((l) => l.use !== 'instead'),
+)
 
-function take(files: FileList | null | undefined) {
-  for (const file of files ?? []) {
+function take(more: File[]) {
+  for (const file of more) {
     const day = new Date(file.lastModified || Date.now())
     const local = new Date(day.getTime() - day.getTimezoneOffset() * 60000).toISOString().slice(0, 10)
-    chosen.value.push({ file, title: titleFrom(file.name), heldOn: local })
+    files.value.push({ file, title: titleFrom(file.name), heldOn: local, fileDay: local })
   }
-  isOver.value = false
-  if (picker.value) picker.value.value = ''
 }
+watch(dropped, () => take(dropped.value.splice(0)), { immediate: true, deep: true })
 
-function send() {
+async function bring() {
+  problem.value = ''
   const about = { course: course.value ?? '', accuracy: accuracy.value, spoken: { ...spoken.value } }
-  for (const c of chosen.value) uploads.send(c.file, { title: c.title, heldOn: c.heldOn, ...about })
-  chosen.value = []
+  for (const f of files.value.splice(0))
+    uploads.send(f.file, { title: f.title, heldOn: f.heldOn, heldOnIsGuessed: f.heldOn === f.fileDay, ...about })
+  if (!chosenLinks.value.length) return
+  try {
+    await links.bring(about.course, { accuracy: accuracy.value, ...spoken.value })
+    await Promise.all([arrivals.value?.load(), load()])
+  } catch (e) {
+    problem.value = says(e)
+  }
 }
 </script>
 
 <template>
   <div class="k-column">
     <h1>Bring in</h1>
-    <div
-      class="drop"
-      :class="{ over: isOver }"
-      @dragover.prevent="isOver = true"
-      @dragleave="isOver = false"
-      @drop.prevent="take($event.dataTransfer?.files)"
-    >
-      <p class="big">Drop recordings, videos or texts here</p>
-      <p>or <button class="k-link" type="button" @click="picker?.click()">choose files</button></p>
-      <p class="k-soft small">
-        mp3, m4a, wav, ogg, opus, flac, mp4, webm, mkv, mov and more, up to 20 GB each · captions and texts: srt, vtt,
-        tsv, Kostel JSON, txt, md · spoken
-        <router-link :to="{ name: 'languages' }">{{ languages }}</router-link> · nothing leaves this computer unless you
-        say so
-      </p>
-      <input
-        ref="picker"
-        class="picker"
-        type="file"
-        multiple
-        accept="audio/*,video/*,.mkv,.opus,.m4a,.srt,.vtt,.tsv,.json,.txt,.md"
-        aria-label="Choose files"
-        @change="take(picker?.files)"
-      />
-    </div>
+    <FilesField :languages="languages" @files="take" />
+    <LinkField :links="links" />
 
-    <form v-if="chosen.length" class="chosen" @submit.prevent="send">
-      <div v-for="(c, i) in chosen" :key="i" class="file">
+    <form v-if="chosen" class="chosen" aria-label="About to be brought in" @submit.prevent="bring">
+      <h2>{{ count(chosen, 'lecture') }} to bring in</h2>
+      <div v-for="(f, i) in files" :key="`file ${i}`" class="file">
         <v-text-field
-          v-model="c.title"
+          v-model="f.title"
           label="Title"
           maxlength="200"
-          :hint="`${c.file.name}, ${megabytes(c.file.size)}`"
+          :hint="`${f.file.name}, ${megabytes(f.file.size)}`"
           persistent-hint
         />
-        <v-text-field v-model="c.heldOn" label="Date held" type="date" class="held" />
-        <button class="k-quiet" type="button" @click="chosen.splice(i, 1)">Leave out</button>
+        <v-text-field v-model="f.heldOn" label="Date held" type="date" class="held" />
+        <button class="k-quiet" type="button" @click="files.splice(i, 1)">Leave out</button>
       </div>
+      <FoundLinkRow
+        v-for="(l, i) in chosenLinks"
+        :key="l.address"
+        v-model="chosenLinks[i]!"
+        @leave-out="chosenLinks.splice(i, 1)"
+      />
       <v-combobox
         v-model="course"
-        label="Course"
+        :label="chosen > 1 ? 'Course of all of them' : 'Course'"
         :items="courses"
         clearable
         placeholder="A new one, or one that you have"
       />
-      <template v-if="chosen.some((c) => !isText(c.file.name))">
+      <template v-if="needsWriting">
         <SpokenChoice v-model="spoken" />
         <AccuracyChoice v-if="!spoken.byService" v-model="accuracy" />
       </template>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div>
-        <v-btn type="submit">{{ chosen.length > 1 ? `Bring in ${chosen.length} lectures` : 'Bring in' }}</v-btn>
+        <v-btn type="submit">{{ chosen > 1 ? `Bring in ${chosen} lectures` : 'Bring in' }}</v-btn>
       </div>
     </form>
-    <UploadList />
+
+    <ArrivalList ref="arrivals" />
+    <FeedList :found="feeds" :courses="courses" @taken="arrivals?.load()" />
   </div>
 </template>
 
 <style scoped>
-.drop {
-  margin-top: 20px;
-  border: 1.5px dashed var(--faint);
-  background: var(--sheet);
-  padding: 44px 24px;
-  text-align: center;
-}
-.drop.over {
-  border-color: var(--act);
-  background: var(--seawash);
-}
-.big {
-  font: 600 19px var(--serif);
-}
-.small {
-  font-size: 14px;
-  margin-top: 14px;
-}
-.picker {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  opacity: 0;
-}
 .chosen {
-  margin-top: 24px;
+  margin-top: 34px;
   display: grid;
   gap: 16px;
 }
@@ -138,5 +122,8 @@ function send() {
 }
 .held {
   flex: 0 1 170px;
+}
+.problem {
+  color: var(--wrong);
 }
 </style>

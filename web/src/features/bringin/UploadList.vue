@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import SameRecording from './SameRecording.vue'
 import { useUploads } from './uploads'
 import { megabytes } from './sizes'
 
@@ -6,7 +7,7 @@ const uploads = useUploads()
 </script>
 
 <template>
-  <ul v-if="uploads.items.length" class="k-rows list" aria-label="On their way in">
+  <ul v-if="uploads.items.length" class="k-rows" aria-label="Being sent from this window">
     <li v-for="u in uploads.items" :key="u.key">
       <div class="line">
         <span class="name">{{ u.name }}</span>
@@ -19,9 +20,14 @@ const uploads = useUploads()
         >
         <button v-if="u.state === 'failed'" class="k-link" type="button" @click="uploads.resume(u)">Go on</button>
         <button v-if="u.state === 'done'" class="k-quiet" type="button" @click="uploads.forget(u)">Put away</button>
-        <button v-else class="k-quiet" type="button" @click="uploads.drop(u)">Cancel</button>
+        <button v-else-if="u.state !== 'same'" class="k-quiet" type="button" @click="uploads.drop(u)">Cancel</button>
       </div>
-      <v-progress-linear :model-value="u.bytes ? (u.sent / u.bytes) * 100 : 100" :aria-label="`Sending ${u.name}`" />
+      <v-progress-linear
+        v-if="u.state !== 'same'"
+        :model-value="u.bytes ? (u.sent / u.bytes) * 100 : 100"
+        :aria-label="`Sending ${u.name}`"
+      />
+      <SameRecording v-if="u.same" :same="u.same" @once-more="uploads.onceMore(u)" @leave="uploads.leave(u)" />
       <p v-if="u.state === 'done'" class="k-soft small">
         {{
           u.isText ? 'Here, and ready to read.' : 'Here. Kostel is writing it down now; you can open it while it does.'
@@ -33,9 +39,6 @@ const uploads = useUploads()
 </template>
 
 <style scoped>
-.list {
-  margin-top: 20px;
-}
 li {
   padding: 10px 0;
 }

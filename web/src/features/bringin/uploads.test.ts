@@ -1,5 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, test, vi } from 'vitest'
+import { api } from '@/api/client'
 import { useUploads, type About } from './uploads'
 
 interface Options {
@@ -40,6 +41,7 @@ vi.mock('tus-js-client', () => ({
 const about: About = {
   title: 'Tides',
   heldOn: '2026-03-04',
+  heldOnIsGuessed: true,
   course: 'Seas',
   accuracy: 'accurate',
   spoken: { language: null, byService: false, voices: 2 },
@@ -63,15 +65,40 @@ async function sending(name = 'tides.mp3') {
 
 test('a file goes with what was said of it, and becomes a lecture', async () => {
   const { uploads, item, upload } = await sending()
-  expect(upload.options.metadata).toMatchObject({ filename: 'tides.mp3', title: 'Tides', course: 'Seas', voices: '2' })
+  expect(upload.options.metadata).toMatchObject({
+    filename: 'tides.mp3',
+    title: 'Tides',
+    course: 'Seas',
+    voices: '2',
+    heldOnIsGuessed: 'yes',
+  })
+  vi.spyOn(api, 'GET').mockResolvedValue({ data: [] } as never)
   const finished = vi.fn()
   uploads.onFinished(finished)
   upload.options.onProgress(4)
   expect([item.state, item.sent]).toEqual(['sending', 4])
   upload.url = 'http://localhost/api/uploads/abc'
   upload.options.onSuccess()
+  await settle()
   expect([item.state, item.sent, item.lectureId]).toEqual(['done', 8, 'abc'])
   expect(finished).toHaveBeenCalledOnce()
+})
+
+test('a recording that is there already is no lecture until somebody says so', async () => {
+  const { uploads, item, upload } = await sending()
+  const same = { lectureId: 'seas', title: 'Seas', isBinned: false }
+  vi.spyOn(api, 'GET').mockResolvedValue({ data: [{ id: 'abc', same }] } as never)
+  const posted = vi
+    .spyOn(api, 'POST')
+    .mockResolvedValue({ data: undefined, response: new Response(null, { status: 204 }) } as never)
+  upload.url = 'http://localhost/api/uploads/abc'
+  upload.options.onUploadUrlAvailable()
+  upload.options.onSuccess()
+  await settle()
+  expect([item.state, item.lectureId, item.same]).toEqual(['same', null, same])
+  await uploads.onceMore(item)
+  expect(posted).toHaveBeenCalledOnce()
+  expect([item.state, item.lectureId, item.same]).toEqual(['done', 'abc', null])
 })
 
 test('a file that was sent in part goes on where it was', async () => {

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { reactive } from 'vue'
 import { Upload } from 'tus-js-client'
-import type { Accuracy } from '@/api/client'
+import { api, must, says, type Accuracy, type Schemas } from '@/api/client'
 import type { Spoken } from '@/shared/SpokenChoice.vue'
 import { isText } from './sizes'
 
@@ -10,7 +10,9 @@ export interface UploadItem {
   name: string
   bytes: number
   sent: number
-  state: 'sending' | 'paused' | 'failed' | 'done'
+  state: 'sending' | 'paused' | 'failed' | 'done' | 'same'
+  /** The lecture that has the same recording already. */
+  same: Schemas['SameRecording'] | null
   problem: string
   lectureId: string | null
   /** The server's name for it, once it has one. */
@@ -22,6 +24,8 @@ export interface UploadItem {
 export interface About {
   title: string
   heldOn: string
+  /** Only the date of the file: what the file says of itself counts more. */
+  heldOnIsGuessed: boolean
   course: string
   accuracy: Accuracy
   spoken: Spoken
@@ -45,6 +49,7 @@ export const useUploads = defineStore('uploads', () => {
       state: 'sending',
       problem: '',
       lectureId: null,
+      same: null,
       uploadId: null,
       isText: isText(file.name),
     })
@@ -58,6 +63,7 @@ export const useUploads = defineStore('uploads', () => {
         filename: file.name,
         title: about.title,
         heldOn: about.heldOn,
+        heldOnIsGuessed: about.heldOnIsGuessed ? 'yes' : '',
         course: about.course,
         accuracy: about.accuracy,
         language: about.spoken.language ?? '',
@@ -73,10 +79,8 @@ export const useUploads = defineStore('uploads', () => {
         item.problem = plain(error)
       },
       onSuccess: () => {
-        item.state = 'done'
         item.sent = item.bytes
-        item.lectureId = upload.url?.split('/').at(-1) ?? null
-        for (const listener of listeners) listener()
+        void arrived(item, upload.url?.split('/').at(-1) ?? null)
       },
     })
     running.set(item.key, upload)
@@ -86,6 +90,36 @@ export const useUploads = defineStore('uploads', () => {
       upload.start()
     })
     return item
+  }
+
+  /** All of it is there: it is a lecture now, or the library has the same recording already and asks what to do. */
+  async function arrived(item: UploadItem, id: string | null) {
+    const { data } = await api.GET('/api/uploads').catch(() => ({ data: undefined }))
+    item.same = data?.find((u) => u.id === id)?.same ?? null
+    item.state = item.same ? 'same' : 'done'
+    item.lectureId = item.same ? null : id
+    for (const listener of listeners) listener()
+  }
+
+  /** Takes in once more what is there already. */
+  async function onceMore(item: UploadItem) {
+    if (!item.uploadId) return
+    try {
+      await must(api.POST('/api/uploads/{id}/once-more', { params: { path: { id: item.uploadId } } }))
+      item.same = null
+      item.state = 'done'
+      item.lectureId = item.uploadId
+      for (const listener of listeners) listener()
+    } catch (e) {
+      item.problem = says(e)
+    }
+  }
+
+  /** Leaves what is there already as it is, and clears away what was sent. */
+  async function leave(item: UploadItem) {
+    if (item.uploadId) await api.DELETE('/api/uploads/{id}/unfinished', { params: { path: { id: item.uploadId } } })
+    forget(item)
+    for (const listener of listeners) listener()
   }
 
   function resume(item: UploadItem) {
@@ -113,7 +147,7 @@ export const useUploads = defineStore('uploads', () => {
     return () => listeners.delete(listener)
   }
 
-  return { items, send, resume, drop, forget, onFinished }
+  return { items, send, resume, drop, forget, onceMore, leave, onFinished }
 })
 
 function plain(error: Error & { originalResponse?: { getBody(): string; getStatus(): number } | null }): string {

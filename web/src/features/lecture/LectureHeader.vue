@@ -4,6 +4,7 @@ import type { DeskPanelName } from '@/features/desk/panels'
 import { count, day, duration } from '@/shared/time'
 
 defineProps<{ lecture: Lecture; transcript: Transcript | null; marks: readonly Mark[] }>()
+const host = (address: string) => new URL(address).host.replace(/^www\./, '')
 defineEmits<{ open: [panel: DeskPanelName]; voices: []; transcribe: []; text: [] }>()
 </script>
 
@@ -15,6 +16,9 @@ defineEmits<{ open: [panel: DeskPanelName]; voices: []; transcribe: []; text: []
       <span v-if="lecture.heldOn">{{ day(lecture.heldOn) }}</span>
       <span v-if="lecture.durationMs">{{ duration(lecture.durationMs) }}</span>
       <span>{{ lecture.language.name }}{{ lecture.languageIsGuessed ? ', by its sound' : '' }}</span>
+      <span v-if="lecture.sourceAddress">
+        <a :href="lecture.sourceAddress" target="_blank" rel="noreferrer noopener">{{ host(lecture.sourceAddress) }}</a>
+      </span>
       <span v-if="transcript?.isWhole && transcript.passages.length">
         <button class="k-quiet" type="button" @click="$emit('voices')">
           {{ count(transcript.speakers.length, 'voice') }}
@@ -45,6 +49,9 @@ defineEmits<{ open: [panel: DeskPanelName]; voices: []; transcribe: []; text: []
 </template>
 
 <style scoped>
+.k-facts a {
+  color: inherit;
+}
 .k-facts button {
   padding: 0;
   line-height: inherit;

@@ -9,6 +9,7 @@ import { useUploads } from '@/features/bringin/uploads'
 import UploadList from '@/features/bringin/UploadList.vue'
 import EditLecture from './EditLecture.vue'
 import EmptyBin from './EmptyBin.vue'
+import RoutineSheet from './RoutineSheet.vue'
 
 const live = useLive()
 const notice = useNotice()
@@ -19,6 +20,7 @@ const courses = computed(() => library.value?.courses ?? [])
 const bin = computed(() => library.value?.bin ?? [])
 const editing = ref<Lecture | null>(null)
 const isEmptying = ref(false)
+const routineOf = ref<string | null>(null)
 
 const groups = computed(() => {
   const byCourse = new Map<string, Lecture[]>()
@@ -66,7 +68,10 @@ onUnmounted(() => {
     <section v-for="[course, list] in groups" :key="course" :aria-label="course || 'Without a course'">
       <div class="head">
         <h2>{{ course || 'Without a course' }}</h2>
-        <router-link v-if="course" class="k-quiet" :to="{ name: 'terms', params: { course } }">Terms</router-link>
+        <span v-if="course" class="acts">
+          <router-link class="k-quiet" :to="{ name: 'terms', params: { course } }">Terms</router-link>
+          <button class="k-quiet" type="button" @click="routineOf = course">Routine</button>
+        </span>
       </div>
       <ul class="k-rows">
         <li v-for="l in list" :key="l.id">
@@ -98,6 +103,13 @@ onUnmounted(() => {
         <button class="k-link" type="button" @click="isEmptying = true">Empty the bin now</button>
       </p>
     </details>
+    <RoutineSheet
+      v-if="routineOf"
+      :course="routineOf"
+      :lectures="(lectures ?? []).filter((l) => l.course === routineOf).length"
+      @closed="routineOf = null"
+      @changed="load"
+    />
     <EmptyBin v-if="isEmptying" :count="bin.length" @closed="isEmptying = false" @emptied="load" />
     <EditLecture v-if="editing" :lecture="editing" :courses="courses" @closed="editing = null" @saved="load" />
   </div>
@@ -113,6 +125,10 @@ section {
   align-items: baseline;
   gap: 16px;
   margin-bottom: 6px;
+}
+.acts {
+  display: flex;
+  gap: 18px;
 }
 .more {
   font-size: 18px;

@@ -9,6 +9,8 @@ import { useNotice } from '@/shared/notice'
 import FirstSteps from './FirstSteps.vue'
 import UnfinishedUploads from './UnfinishedUploads.vue'
 
+/** More are listed under Bring in. */
+const mostWorking = 6
 const live = useLive()
 const notice = useNotice()
 const {
@@ -116,10 +118,15 @@ onUnmounted(stop)
       <section v-if="working.length" aria-labelledby="working">
         <div class="head">
           <h2 id="working">Being worked on</h2>
-          <button v-if="atWork > 1" class="k-quiet" type="button" @click="stopAll">Stop all {{ atWork }}</button>
+          <span class="acts">
+            <router-link class="k-quiet" :to="{ name: 'bring-in' }">All that is on its way</router-link>
+            <button v-if="atWork > 1" class="k-quiet" type="button" @click="stopAll">Stop all {{ atWork }}</button>
+          </span>
         </div>
         <ul class="k-rows">
-          <li v-for="l in working" :key="l.id"><LectureLine :lecture="l" with-course @changed="load" /></li>
+          <li v-for="l in working.slice(0, mostWorking)" :key="l.id">
+            <LectureLine :lecture="l" with-course @changed="load" />
+          </li>
         </ul>
       </section>
 
@@ -160,6 +167,11 @@ h2 {
 .quiet p {
   max-width: 560px;
   margin-bottom: 16px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
 }
 .wait {
   margin-top: 34px;

@@ -26,7 +26,11 @@ async function clear(id: string) {
       <li v-for="u in broken" :key="u.id">
         <div>
           <b>{{ u.title }}</b>
-          <p class="k-soft">
+          <p v-if="u.same" class="k-soft">
+            The library has the same recording already.
+            <router-link :to="{ name: 'bring-in' }">Say what to do</router-link> before {{ day(u.clearedAt) }}.
+          </p>
+          <p v-else class="k-soft">
             {{ megabytes(u.arrived) }} of {{ megabytes(u.bytes) }} of {{ u.fileName }} arrived. Choose the same file
             under <router-link :to="{ name: 'bring-in' }">Bring in</router-link>, and it goes on from there. Cleared
             away on {{ day(u.clearedAt) }}.
