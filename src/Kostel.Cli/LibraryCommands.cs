@@ -16,7 +16,8 @@ internal static class LibraryCommands
         yield return Open();
     }
 
-    private static Option<DirectoryInfo> Folder() => new("--data") { Description = "The library's folder; your own without.", DefaultValueFactory = _ => new DirectoryInfo(Usual) };
+    /// <summary>Which library is meant.</summary>
+    internal static Option<DirectoryInfo> Folder() => new("--data") { Description = "The library's folder; your own without.", DefaultValueFactory = _ => new DirectoryInfo(Usual) };
 
     private static Command Backup()
     {

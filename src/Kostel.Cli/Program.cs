@@ -1,11 +1,12 @@
 using System.CommandLine;
 using Kostel.Cli;
+using Kostel.Core.Problems;
 using Kostel.Data.Backup;
 using Kostel.Media;
 using Kostel.Speech;
 using Microsoft.Data.Sqlite;
 
-var root = new RootCommand("Kostel: from lectures to recall.") { TranscribeCommand.Create(), ConvertCommand.Create() };
+var root = new RootCommand("Kostel: from lectures to recall.") { TranscribeCommand.Create(), ConvertCommand.Create(), AddCommand.Create() };
 foreach (var command in LibraryCommands.Create())
 {
     root.Add(command);
@@ -31,7 +32,7 @@ try
 
     return await parsed.InvokeAsync(new InvocationConfiguration { EnableDefaultExceptionHandler = false });
 }
-catch (Exception e) when (e is MediaProblemException or ModelProblemException or BackupProblemException or FormatException or IOException or UnauthorizedAccessException)
+catch (Exception e) when (e is MediaProblemException or ModelProblemException or BackupProblemException or NotValidException or FormatException or IOException or HttpRequestException or UnauthorizedAccessException)
 {
     await Console.Error.WriteLineAsync(e.Message);
     return 1;

@@ -8,4 +8,7 @@ public sealed class LinkProblemException(string message, bool mayPass = false, E
 {
     /// <summary>Whether trying again could help.</summary>
     public bool MayPass => mayPass;
+
+    /// <summary>The title of a page that can be read and says of no recording where it is; null for every other problem.</summary>
+    public string? SilentPage { get; init; }
 }

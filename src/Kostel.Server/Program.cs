@@ -3,6 +3,7 @@ using Kostel.Core.Text;
 using Kostel.Data;
 using Kostel.Data.Folder;
 using Kostel.Server;
+using Kostel.Server.Automation;
 using Kostel.Server.Demo;
 using Kostel.Server.Features.About;
 using Kostel.Server.Features.Ask;
@@ -84,6 +85,9 @@ builder.Services.AddSingleton<IJobWork, VoicesWork>();
 builder.Services.AddSingleton<IJobWork, FetchWork>();
 builder.Services.AddSingleton<IJobWork, CopyWork>();
 builder.Services.AddSingleton<IJobWork, RoutineWork>();
+builder.Services.AddSingleton<IJobWork, HandOutWork>();
+builder.Services.AddSingleton<AutomationFile>();
+builder.Services.AddSingleton<WatchedFolders>();
 builder.Services.AddSingleton<WebAccess>();
 builder.Services.AddSingleton<LectureArrival>();
 builder.Services.AddSingleton<FeedReading>();
@@ -99,6 +103,7 @@ if (canWrite)
     builder.Services.AddHostedService(s => s.GetRequiredService<JobQueue>());
     builder.Services.AddHostedService(s => s.GetRequiredService<Housekeeping>());
     builder.Services.AddHostedService<FeedVisits>();
+    builder.Services.AddHostedService(s => s.GetRequiredService<WatchedFolders>());
     builder.Services.AddHostedService<EarlierRecordings>();
 }
 
@@ -152,6 +157,7 @@ api.MapAbout();
 api.MapLanguages();
 api.MapStorage();
 api.MapSettings();
+api.MapAutomation();
 app.MapHub<ProgressHub>("/hub/progress");
 app.MapPages();
 

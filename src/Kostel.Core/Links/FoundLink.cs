@@ -18,6 +18,9 @@ public enum LinkKind
 
     /// <summary>A feed of recordings.</summary>
     Feed,
+
+    /// <summary>A page that does not say where its recording is: only the person's own downloader may know.</summary>
+    Outside,
 }
 
 /// <summary>What was found behind an address, before anything of it is fetched.</summary>

@@ -80,7 +80,10 @@ public sealed class LinkLooker(GuardedClient client)
             ? (await Look(page.Feeds[0], 0, cancel)) with { Address = address, Media = page.Feeds[0] }
             : throw new LinkProblemException(page.Media.Count > 0 && last is not null
                 ? $"The page names a recording, but it cannot be had. {last.Message}"
-                : $"{address.Host} says of no recording on this page where it is. If it plays there, the site keeps it to itself: download it, where you may, and bring in the file.");
+                : $"{address.Host} says of no recording on this page where it is. If it plays there, the site keeps it to itself: download it, where you may, and bring in the file.")
+            {
+                SilentPage = page.Title.Length > 0 ? page.Title : address.Host,
+            };
     }
 
     /// <summary>What a page says of a recording counts more than what the recording's address says of itself.</summary>

@@ -4,6 +4,7 @@ using Kostel.Core.Speech;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Media;
+using Kostel.Server.Automation;
 using Kostel.Server.Jobs;
 using Kostel.Server.Jobs.Arriving;
 using Kostel.Server.Jobs.Transcription;
@@ -17,7 +18,7 @@ namespace Kostel.Server.Shared;
 internal sealed record ArrivedRecording(string Hash, RecordingFacts? Facts);
 
 /// <summary>What happens with every recording that arrives, by whatever way: it is looked at, and what is to be made of it is put in the queue.</summary>
-internal sealed class LectureArrival(TimeProvider time)
+internal sealed class LectureArrival(AutomationFile automation, TimeProvider time)
 {
     private const int MostInRow = 1 << 20;
 
@@ -71,21 +72,29 @@ internal sealed class LectureArrival(TimeProvider time)
             after = job.Id;
         }
 
-        EnqueueRoutine(context, lecture, lecture.Course?.Routine, after);
+        await EnqueueRest(context, lecture, lecture.Course?.Routine, after, cancel);
     }
 
-    /// <summary>Puts in the queue what a routine makes of a lecture's text.</summary>
+    /// <summary>Puts in the queue what comes after a lecture's text: what a routine makes of it, and handing all of it out.</summary>
     /// <param name="after">The job that the text comes from; null where it is there.</param>
-    /// <returns>Whether there is anything to make.</returns>
-    public bool EnqueueRoutine(KostelContext context, LectureRow lecture, Routine? routine, int? after)
+    /// <returns>Whether there is anything to do.</returns>
+    public async Task<bool> EnqueueRest(KostelContext context, LectureRow lecture, Routine? routine, int? after, CancellationToken cancel)
     {
-        if (routine is not { Makes: true })
+        var isAny = false;
+        if (routine is { Makes: true })
         {
-            return false;
+            var making = context.Enqueue(RoutineWork.Making, lecture.Id, new RoutineTask(routine.Summary, routine.Cards, routine.Quiz), Now, RoutineWork.Priority, after);
+            await context.SaveChangesAsync(cancel);
+            (after, isAny) = (making.Id, true);
         }
 
-        context.Enqueue(RoutineWork.Making, lecture.Id, new RoutineTask(routine.Summary, routine.Cards, routine.Quiz), Now, RoutineWork.Priority, after);
-        return true;
+        if (automation.Read().Settings.Out is not null)
+        {
+            context.Enqueue(HandOutWork.HandingOut, lecture.Id, new HandOutTask(), Now, after: after);
+            isAny = true;
+        }
+
+        return isAny;
     }
 
     private DateTime Now => time.GetUtcNow().UtcDateTime;

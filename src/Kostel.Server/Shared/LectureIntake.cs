@@ -73,7 +73,7 @@ internal sealed class LectureIntake(LibraryFolder library, LectureArrival arriva
                 await AddThings(context, lecture, upload, things, pictures, cancel);
             }
 
-            arrival.EnqueueRoutine(context, lecture, things is null ? lecture.Course?.Routine : null, after: null);
+            await arrival.EnqueueRest(context, lecture, things is null ? lecture.Course?.Routine : null, after: null, cancel);
             await context.SaveChangesAsync(cancel);
         }
 

@@ -17,6 +17,9 @@ internal sealed record WantedLink(Uri Source, Uri Media, string Title, DateOnly?
     /// <summary>Whether nobody said the title but the address.</summary>
     public bool TitleIsGuessed { get; init; }
 
+    /// <summary>Whether the person's own downloader fetches it.</summary>
+    public bool ByDownloader { get; init; }
+
     /// <summary>A file with its chapters, to be read when it is fetched.</summary>
     public Uri? ChapterFile { get; init; }
 }
@@ -49,6 +52,7 @@ internal static class LinkBringing
                 choice ?? course?.Routine?.Choice ?? new TranscriptionChoice(Accuracy.Accurate))
             {
                 ChapterFile = wanted.ChapterFile?.AbsoluteUri,
+                ByDownloader = wanted.ByDownloader,
             },
             now);
         return lecture;

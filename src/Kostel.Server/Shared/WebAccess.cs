@@ -6,6 +6,7 @@ using Kostel.Links;
 using Kostel.Links.Fetching;
 using Kostel.Links.Guard;
 using Kostel.Links.Looking;
+using Kostel.Server.Automation;
 
 namespace Kostel.Server.Shared;
 
@@ -13,9 +14,11 @@ namespace Kostel.Server.Shared;
 internal sealed class WebAccess : IDisposable
 {
     private readonly GuardedClient client;
+    private readonly AutomationFile automation;
 
-    public WebAccess(LibraryFolder library, ServerSettings settings)
+    public WebAccess(LibraryFolder library, ServerSettings settings, AutomationFile automation)
     {
+        this.automation = automation;
         client = new GuardedClient(new RealNetwork(), settings.Links, settings.LinkExceptions);
         long Free() => FreeSpace.At(library.MediaFolder);
         (Looker, Recordings, Streams) = (new LinkLooker(client), new RecordingFetcher(client, Free), new StreamFetcher(client, Free));
@@ -29,6 +32,9 @@ internal sealed class WebAccess : IDisposable
 
     /// <summary>Fetches streams.</summary>
     public StreamFetcher Streams { get; }
+
+    /// <summary>The person's own downloader; null for none.</summary>
+    public OutsideDownloader? Downloader => automation.Read().Settings.Downloader is { Count: > 0 } command ? new OutsideDownloader(command) : null;
 
     /// <summary>Opens an address.</summary>
     public Task<GuardedAnswer> Open(Uri address, Action<System.Net.Http.Headers.HttpRequestHeaders>? prepare, CancellationToken cancel) => client.Open(address, prepare, cancel);

@@ -4,6 +4,7 @@ using Kostel.Core.Links;
 using Kostel.Core.Problems;
 using Kostel.Core.Speech;
 using Kostel.Data;
+using Kostel.Links;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
 using Kostel.Server.Jobs.Arriving;
@@ -31,7 +32,7 @@ public sealed record LookedAtLink(string Address, FoundLinkView? Found, string? 
 
 /// <summary>Something that was found and is wanted.</summary>
 /// <param name="Address">As it was given.</param>
-public sealed record WantedLinkEntry(string Address, string Media, string Title, DateOnly? HeldOn, CaptionView? Captions, CaptionUse Use, IReadOnlyList<ChapterMark> Chapters);
+public sealed record WantedLinkEntry(string Address, string Media, string Title, DateOnly? HeldOn, CaptionView? Captions, CaptionUse Use, IReadOnlyList<ChapterMark> Chapters, LinkKind Kind = LinkKind.Recording);
 
 /// <summary>Things from the web that are to become lectures.</summary>
 /// <param name="Choice">How they are transcribed; null as their course's routine says.</param>
@@ -80,6 +81,11 @@ internal static class LinkEndpoints
             // What was given may be anything, also something secret: it is not sent back.
             return new LookedAtLink("", null, e.Message);
         }
+        catch (LinkProblemException e) when (e.SilentPage is not null && web.Downloader is not null)
+        {
+            var address = LinkAddress.Read(text).AbsoluteUri;
+            return new LookedAtLink(address, new FoundLinkView(address, LinkKind.Outside, e.SilentPage, null, null, null, false, [], [], null), null);
+        }
         catch (KnownProblemException e)
         {
             return new LookedAtLink(LinkAddress.Read(text).AbsoluteUri, null, e.Message);
@@ -110,5 +116,8 @@ internal static class LinkEndpoints
         entry.HeldOn,
         entry.Captions is { } c ? new CaptionLink(LinkAddress.Read(c.Address), c.Type, c.Language) : null,
         entry.Use,
-        ChapterFiles.Ordered(entry.Chapters));
+        ChapterFiles.Ordered(entry.Chapters))
+    {
+        ByDownloader = entry.Kind == LinkKind.Outside,
+    };
 }

@@ -56,7 +56,7 @@ internal static class RoutineEndpoints
                 (after, transcribed) = (job.Id, transcribed + 1);
             }
 
-            run += arrival.EnqueueRoutine(context, lecture, routine, after) || after is not null ? 1 : 0;
+            run += await arrival.EnqueueRest(context, lecture, routine, after, cancel) || after is not null ? 1 : 0;
         }
 
         await context.SaveChangesAsync(cancel);

@@ -36,6 +36,9 @@ internal sealed record FetchTask(
 {
     /// <summary>A file with its chapters, where they are not known yet.</summary>
     public string? ChapterFile { get; init; }
+
+    /// <summary>Whether the person's own downloader fetches it.</summary>
+    public bool ByDownloader { get; init; }
 }
 
 /// <summary>Fetches a lecture's recording from the web, and puts in the queue what is to be made of it.</summary>
@@ -61,7 +64,7 @@ internal sealed class FetchWork(LibraryFolder library, WebAccess web, LectureArr
         if (!File.Exists(original))
         {
             library.MakeLectureFolder(turn.LectureId);
-            await Fetch(turn, new Uri(task.Media), original, cancel);
+            await (task.ByDownloader ? Outside(new Uri(task.Media), original, cancel) : Fetch(turn, new Uri(task.Media), original, cancel));
         }
 
         if (task.ChapterFile is { } file && task.Chapters.Count == 0)
@@ -77,6 +80,9 @@ internal sealed class FetchWork(LibraryFolder library, WebAccess web, LectureArr
             await board.TextChanged(turn.LectureId, version: 1);
         }
     }
+
+    private Task Outside(Uri page, string original, CancellationToken cancel) =>
+        web.Downloader?.Fetch(page, original, cancel) ?? throw new LinkProblemException("Your downloader is not named in automation.json any more.");
 
     private async Task Fetch(JobTurn turn, Uri media, string original, CancellationToken cancel)
     {
