@@ -17,7 +17,7 @@ async function bring(page: Page, address: string, name: string, text: string | B
   await page.goto(`${address}/bring-in`)
   await page.getByLabel('Choose files').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) })
   await page.getByRole('button', { name: 'Bring in', exact: true }).click()
-  const list = page.getByRole('list', { name: 'On their way in' })
+  const list = page.getByRole('list', { name: 'Being sent from this window' })
   await list.getByRole('link', { name: 'Open' }).last().click()
   await expect(passage(page, 0)).not.toBeEmpty()
 }

@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
+import { createServer, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { test as base } from '@playwright/test'
@@ -14,9 +15,9 @@ export interface Kostel {
   restart(): Promise<void>
 }
 
-async function start(folder: string, port: number, withDemo: boolean): Promise<{ child: ChildProcess; address: string }> {
+async function start(folder: string, port: number, withDemo: boolean, site?: string): Promise<{ child: ChildProcess; address: string }> {
   const demo = withDemo ? ['--demo', join(root, 'demo')] : []
-  const child = spawn('dotnet', [dll, '--data', folder, '--port', String(port), ...demo], {
+  const child = spawn('dotnet', [dll, '--data', folder, '--port', String(port), ...demo, ...(site ? ['--site', new URL(site).host] : [])], {
     env: { ...process.env, KOSTEL_MODEL_LOCK: join(root, 'models/models.lock.json'), KOSTEL_WEB: join(root, 'src/Kostel.Server/wwwroot') },
     stdio: ['ignore', 'pipe', 'inherit'],
   })
@@ -32,10 +33,10 @@ async function start(folder: string, port: number, withDemo: boolean): Promise<{
   return { child, address }
 }
 
-async function serve(withDemo: boolean, use: (kostel: Kostel) => Promise<void>) {
+async function serve(withDemo: boolean, use: (kostel: Kostel) => Promise<void>, site?: string) {
   const folder = mkdtempSync(join(tmpdir(), 'kostel-e2e-'))
   lock(folder)
-  let running = await start(folder, 0, withDemo)
+  let running = await start(folder, 0, withDemo, site)
   const { address } = running
   await use({
     address,
@@ -43,7 +44,7 @@ async function serve(withDemo: boolean, use: (kostel: Kostel) => Promise<void>) 
       const gone = new Promise((done) => running.child.once('exit', done))
       running.child.kill('SIGKILL')
       await gone
-      running = await start(folder, Number(new URL(address).port), withDemo)
+      running = await start(folder, Number(new URL(address).port), withDemo, site)
     },
   })
   running.child.removeAllListeners('exit')
@@ -53,10 +54,26 @@ async function serve(withDemo: boolean, use: (kostel: Kostel) => Promise<void>) 
   rmSync(folder, { recursive: true })
 }
 
-/** Tests with the real server: `empty` has an empty library, `demo` the demonstration's. */
-export const test = base.extend<object, { empty: Kostel; demo: Kostel }>({
+/** The web site that ships with Kostel. */
+async function showSite(use: (address: string) => Promise<void>) {
+  const free = createServer()
+  await new Promise<void>((done) => free.listen(0, '127.0.0.1', done))
+  const { port } = free.address() as AddressInfo
+  await new Promise((done) => free.close(done))
+  const standIn = join(root, 'src/Kostel.StandIn/bin/Release/net10.0/Kostel.StandIn.dll')
+  const child = spawn('dotnet', [standIn, '--port', String(port), '--site', join(root, 'demo/site')], { stdio: ['ignore', 'pipe', 'inherit'] })
+  await new Promise((shown) => child.stdout.once('data', shown))
+  await use(`http://localhost:${port}`)
+  child.kill('SIGKILL')
+}
+
+/** Tests with the real server: `empty` has an empty library, `demo` the demonstration's, `linked` an empty one that may fetch from the `site`. */
+export const test = base.extend<object, { empty: Kostel; demo: Kostel; site: string; linked: Kostel }>({
   // eslint-disable-next-line no-empty-pattern
   empty: [async ({}, use) => serve(false, use), { scope: 'worker' }],
   // eslint-disable-next-line no-empty-pattern
   demo: [async ({}, use) => serve(true, use), { scope: 'worker' }],
+  // eslint-disable-next-line no-empty-pattern
+  site: [async ({}, use) => showSite(use), { scope: 'worker' }],
+  linked: [async ({ site }, use) => serve(false, use, site), { scope: 'worker' }],
 })

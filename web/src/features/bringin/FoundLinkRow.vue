@@ -11,7 +11,7 @@ defineEmits<{ leaveOut: [] }>()
 const found = computed(() => chosen.value.found)
 const facts = computed(() => [
   new URL(chosen.value.address).host,
-  found.value.kind === 'stream' ? 'a stream' : 'a recording',
+  { recording: 'a recording', stream: 'a stream', feed: 'a feed', outside: 'by your own downloader' }[found.value.kind],
   found.value.durationMs ? duration(found.value.durationMs) : '',
   found.value.bytes ? megabytes(found.value.bytes) : '',
   found.value.chapters.length ? count(found.value.chapters.length, 'chapter') : '',

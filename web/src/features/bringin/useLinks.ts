@@ -60,6 +60,7 @@ export function useLinks() {
     const links = chosen.value.map((c) => ({
       address: c.address,
       media: c.found.media,
+      kind: c.found.kind,
       title: c.title,
       heldOn: c.heldOn || null,
       captions: c.found.captions[0] ?? null,

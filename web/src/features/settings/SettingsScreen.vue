@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { api, must, type Schemas } from '@/api/client'
 import { useLoaded } from '@/shared/useLoaded'
+import AutomationSection from './AutomationSection.vue'
 import KeyDialog from '@/shared/KeyDialog.vue'
 import ThemeSwitch from '@/theme/ThemeSwitch.vue'
 
@@ -79,6 +80,7 @@ const asks = computed({
           computer can read your lectures.
         </p>
       </section>
+      <AutomationSection />
     </template>
     <KeyDialog v-model="showsKeys" />
   </div>
