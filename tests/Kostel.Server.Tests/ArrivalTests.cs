@@ -23,7 +23,8 @@ public sealed class ArrivalTests(ArrivalTests.Fixture fixture) : IClassFixture<A
         var chapters = (await server.Get($"/api/lectures/{id}/transcript"))["chapters"]!.AsArray();
         Assert.Equal(["What it is", "What follows from it"], chapters.Select(c => (string?)c!["title"]));
         Assert.Equal(HttpStatusCode.OK, (await server.Http.GetAsync($"/api/lectures/{id}/media", Cancel)).StatusCode);
-        Assert.Equal(id, (string?)(await Look($"{site}/talks/video-element"))["found"]!["there"]);
+        var there = (string?)(await Look($"{site}/talks/video-element"))["found"]!["there"];
+        Assert.Equal($"{site}/talks/video-element", (string?)(await server.Get($"/api/lectures/{there}"))["sourceAddress"]);
     }
 
     [Fact]

@@ -26,12 +26,14 @@ const { text, isLooking, problems, look } = props.links
       <v-btn type="submit" variant="outlined" :loading="isLooking" :disabled="!text.trim()">Look</v-btn>
       <span v-if="isLooking" class="k-soft" role="status">Looking at what is there</span>
     </div>
-    <ul v-if="problems.length" class="problems" role="alert">
-      <li v-for="p in problems" :key="p.address + p.problem">
-        <span v-if="p.address" class="k-soft address">{{ p.address }}</span>
-        <span>△ {{ p.problem }}</span>
-      </li>
-    </ul>
+    <div role="alert">
+      <ul v-if="problems.length" class="problems">
+        <li v-for="p in problems" :key="p.address + p.problem">
+          <span v-if="p.address" class="k-soft address">{{ p.address }}</span>
+          <span>△ {{ p.problem }}</span>
+        </li>
+      </ul>
+    </div>
   </form>
 </template>
 
