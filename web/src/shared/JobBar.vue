@@ -32,7 +32,7 @@ async function retry() {
       </span>
     </div>
     <v-progress-linear
-      v-if="!isOver"
+      v-if="!isOver && progress.state !== 'waiting'"
       :model-value="percent ?? 0"
       :indeterminate="percent === null"
       :aria-label="text"

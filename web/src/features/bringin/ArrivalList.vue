@@ -5,7 +5,7 @@ import { useDoneNotices } from '@/shared/doneNotices'
 import LectureLine from '@/shared/LectureLine.vue'
 import { useLive } from '@/shared/live'
 import { useNotice } from '@/shared/notice'
-import { count } from '@/shared/time'
+import { count, duration } from '@/shared/time'
 import { useLoaded } from '@/shared/useLoaded'
 import SameRecording from './SameRecording.vue'
 import UploadList from './UploadList.vue'
@@ -29,6 +29,9 @@ const working = computed(() =>
 const shown = computed(() => (showsAll.value ? working.value : working.value.slice(0, shownAtFirst)))
 const isOpen = (state?: string) => state === 'running' || state === 'waiting'
 const openCount = computed(() => working.value.filter((l) => isOpen(l.progress?.state)).length)
+const soundMs = computed(() =>
+  working.value.filter((l) => isOpen(l.progress?.state)).reduce((sum, l) => sum + l.durationMs, 0),
+)
 const failed = computed(() => working.value.filter((l) => l.progress?.state === 'failed'))
 /** Recordings that are there already, sent from another window or before. */
 const same = computed(() =>
@@ -74,6 +77,10 @@ onUnmounted(() => stops.forEach((stop) => stop()))
         <button v-if="openCount > 1" class="k-quiet" type="button" @click="stopAll">Stop all {{ openCount }}</button>
       </span>
     </div>
+    <p v-if="openCount > 1" class="k-soft sum">
+      {{ count(openCount, 'lecture') }}<template v-if="soundMs">, {{ duration(soundMs) }} of sound</template>, one after
+      the other in this order.
+    </p>
     <UploadList />
     <ul v-if="same.length" class="k-rows">
       <li v-for="u in same" :key="u.id" class="same">
@@ -122,6 +129,10 @@ section {
   flex-wrap: wrap;
   gap: 4px 18px;
   font-size: 14px;
+}
+.sum {
+  font-size: 14px;
+  padding-bottom: 6px;
 }
 .same {
   padding: 10px 0;

@@ -1,14 +1,26 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { count } from '@/shared/time'
 import SameRecording from './SameRecording.vue'
 import { useUploads } from './uploads'
 import { megabytes } from './sizes'
 
+/** Of those that are here already only the last are shown: many at once are as easy to look over as one. */
+const doneShown = 3
 const uploads = useUploads()
+const here = computed(() => uploads.items.filter((u) => u.state === 'done'))
+const waiting = computed(() => uploads.items.filter((u) => u.state === 'waiting').length)
+const shown = computed(() =>
+  uploads.items.filter(
+    (u) => u.state !== 'waiting' && (u.state !== 'done' || here.value.slice(-doneShown).includes(u)),
+  ),
+)
+const putAway = () => here.value.forEach((u) => uploads.forget(u))
 </script>
 
 <template>
   <ul v-if="uploads.items.length" class="k-rows" aria-label="Being sent from this window">
-    <li v-for="u in uploads.items" :key="u.key">
+    <li v-for="u in shown" :key="u.key">
       <div class="line">
         <span class="name">{{ u.name }}</span>
         <span class="k-soft k-time">{{ megabytes(u.sent) }} of {{ megabytes(u.bytes) }}</span>
@@ -36,6 +48,13 @@ const uploads = useUploads()
       <p v-if="u.problem" class="problem small" role="alert">△ {{ u.problem }}</p>
     </li>
   </ul>
+  <p v-if="waiting || here.length > doneShown" class="k-soft small more">
+    <span v-if="waiting">{{ count(waiting, 'file') }} more to be sent</span>
+    <span v-if="here.length > doneShown"
+      >{{ here.length }} are here
+      <button class="k-quiet" type="button" @click="putAway">Put them away</button>
+    </span>
+  </p>
 </template>
 
 <style scoped>
@@ -57,6 +76,11 @@ li {
 .small {
   font-size: 14px;
   margin-top: 4px;
+}
+.more {
+  display: flex;
+  gap: 20px;
+  padding: 6px 0 10px;
 }
 .problem {
   color: var(--wrong);

@@ -10,7 +10,7 @@ export interface UploadItem {
   name: string
   bytes: number
   sent: number
-  state: 'sending' | 'paused' | 'failed' | 'done' | 'same'
+  state: 'waiting' | 'sending' | 'failed' | 'done' | 'same'
   /** The lecture that has the same recording already. */
   same: Schemas['SameRecording'] | null
   problem: string
@@ -32,21 +32,23 @@ export interface About {
 }
 
 const pieceBytes = 8 * 1024 * 1024
+/** Files come in the order in which they were chosen; more at once would only share the way. */
+const sideBySide = 2
 
 /** Files on their way in. They go on while you are elsewhere, and a broken one resumes. */
 export const useUploads = defineStore('uploads', () => {
   const items = reactive<UploadItem[]>([])
   const running = new Map<number, Upload>()
   const listeners = new Set<() => void>()
-  let next = 1
+  let nextKey = 1
 
   function send(file: File, about: About): UploadItem {
     const item = reactive<UploadItem>({
-      key: next++,
+      key: nextKey++,
       name: about.title || file.name,
       bytes: file.size,
       sent: 0,
-      state: 'sending',
+      state: 'waiting',
       problem: '',
       lectureId: null,
       same: null,
@@ -77,6 +79,7 @@ export const useUploads = defineStore('uploads', () => {
       onError: (error) => {
         item.state = 'failed'
         item.problem = plain(error)
+        next()
       },
       onSuccess: () => {
         item.sent = item.bytes
@@ -84,12 +87,22 @@ export const useUploads = defineStore('uploads', () => {
       },
     })
     running.set(item.key, upload)
-    void upload.findPreviousUploads().then((earlier) => {
-      const last = earlier.at(-1)
-      if (last) upload.resumeFromPreviousUpload(last)
-      upload.start()
-    })
+    next()
     return item
+  }
+
+  /** Begins with those whose turn it is. */
+  function next() {
+    const free = sideBySide - items.filter((i) => i.state === 'sending').length
+    for (const item of items.filter((i) => i.state === 'waiting').slice(0, Math.max(0, free))) {
+      const upload = running.get(item.key)
+      item.state = 'sending'
+      void upload?.findPreviousUploads().then((earlier) => {
+        const last = earlier.at(-1)
+        if (last) upload.resumeFromPreviousUpload(last)
+        upload.start()
+      })
+    }
   }
 
   /** All of it is there: it is a lecture now, or the library has the same recording already and asks what to do. */
@@ -98,6 +111,7 @@ export const useUploads = defineStore('uploads', () => {
     item.same = data?.find((u) => u.id === id)?.same ?? null
     item.state = item.same ? 'same' : 'done'
     item.lectureId = item.same ? null : id
+    next()
     for (const listener of listeners) listener()
   }
 
@@ -140,6 +154,7 @@ export const useUploads = defineStore('uploads', () => {
     running.delete(item.key)
     const at = items.findIndex((i) => i.key === item.key)
     if (at >= 0) items.splice(at, 1)
+    next()
   }
 
   function onFinished(listener: () => void) {
