@@ -3,9 +3,9 @@ using System.Text.Json.Nodes;
 namespace Kostel.Server.Tests;
 
 /// <summary>English and Spanish, found out, chosen and put right. Needs the Spanish pack.</summary>
-public sealed class LanguageTests(SharedServer shared) : IClassFixture<SharedServer>
+public sealed class LanguageTests(LanguageTests.SpanishServer shared) : IClassFixture<LanguageTests.SpanishServer>
 {
-    private static readonly byte[] Clouds = Clips.Beginning("10-nubes.opus", 50);
+    private static readonly byte[] Clouds = Clips.Beginning("10-nubes.opus", 40);
     private readonly ServerProcess server = shared.Server;
 
     [Fact]
@@ -44,6 +44,13 @@ public sealed class LanguageTests(SharedServer shared) : IClassFixture<SharedSer
         await server.Post($"/api/lectures/{id}/transcribe", new { accuracy = "fast", language = "fr" });
         Assert.Contains("no speech model for French", (string?)(await server.Ended(id))["progress"]!["problem"]);
         Assert.Equal("en", (string?)(await server.Get($"/api/lectures/{id}"))["language"]!["code"]);
+    }
+
+    public sealed class SpanishServer : IDisposable
+    {
+        internal ServerProcess Server { get; } = new(null, ServerProcess.WithSpanish);
+
+        public void Dispose() => Server.Dispose();
     }
 
     private async Task NeedSpanish()

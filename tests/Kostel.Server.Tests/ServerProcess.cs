@@ -25,8 +25,24 @@ internal sealed class ServerProcess : IDisposable
 
     public static string Root { get; } = FindRoot();
 
+    /// <summary>An argument that lets a server hear Spanish too.</summary>
+    public const string WithSpanish = "--with=spanish";
+
     public static string Models { get; } = Environment.GetEnvironmentVariable("KOSTEL_MODELS")
         ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".cache", "kostel", "models");
+
+    /// <summary>The models without Spanish: a first hearing in a second language costs every small recording seconds, and only the tests of languages are about it.</summary>
+    private static readonly Lazy<string> EnglishAlone = new(() =>
+    {
+        var folder = Directory.CreateTempSubdirectory("kostel-models-").FullName;
+        foreach (var model in Directory.GetFiles(Models).Where(f => !Path.GetFileName(f).StartsWith("spanish", StringComparison.Ordinal)))
+        {
+            File.CreateSymbolicLink(Path.Combine(folder, Path.GetFileName(model)), model);
+        }
+
+        AppDomain.CurrentDomain.ProcessExit += (_, _) => Directory.Delete(folder, recursive: true);
+        return folder;
+    });
 
     public string Folder { get; }
 
@@ -55,7 +71,7 @@ internal sealed class ServerProcess : IDisposable
     /// <summary>Starts a server on a library without waiting for it.</summary>
     public static Process Launch(string folder, int port = 0, params string[] arguments) => Process.Start(new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "Kostel.Server.dll"), "--data", folder, "--port", $"{port}", .. arguments])
     {
-        Environment = { ["KOSTEL_MODELS"] = Models, ["KOSTEL_MODEL_LOCK"] = Path.Combine(Root, "models", "models.lock.json") },
+        Environment = { ["KOSTEL_MODELS"] = arguments.Contains(WithSpanish) ? Models : EnglishAlone.Value, ["KOSTEL_MODEL_LOCK"] = Path.Combine(Root, "models", "models.lock.json") },
         RedirectStandardOutput = true,
         RedirectStandardError = true,
     })!;

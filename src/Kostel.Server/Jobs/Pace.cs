@@ -7,7 +7,7 @@ internal sealed class Pace(TimeProvider time)
     private static readonly TimeSpan Enough = TimeSpan.FromSeconds(3);
 
     /// <summary>How far back is looked.</summary>
-    private static readonly TimeSpan Lately = TimeSpan.FromSeconds(45);
+    private static readonly TimeSpan Lately = TimeSpan.FromSeconds(25);
 
     private readonly Queue<(long At, double Fraction)> seen = new();
 

@@ -27,7 +27,7 @@ export function percentDone(progress: Progress): number | null {
 }
 
 function left(seconds: number | null | undefined): string {
-  if (seconds === null || seconds === undefined) return ''
+  if (!seconds) return ''
   if (seconds < 60) return ` · ${seconds} s left`
   return ` · ${Math.round(seconds / 60)} min left`
 }

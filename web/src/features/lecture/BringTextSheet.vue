@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { Lecture } from '@/api/client'
+import { api, must, says, type Lecture } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 
 const props = defineProps<{ lecture: Lecture }>()
@@ -34,6 +34,27 @@ async function send(file: File | undefined) {
     if (picker.value) picker.value.value = ''
   }
 }
+/** What tells one stream of captions from another. */
+function name(c: Lecture['captionStreams'][number], i: number) {
+  const language = c.language ? new Intl.DisplayNames(undefined, { type: 'language' }).of(c.language) : ''
+  const said = [language, c.title].filter(Boolean).join(', ')
+  return said ? `: ${said}` : props.lecture.captionStreams.length > 1 ? `, ${i + 1}` : ''
+}
+
+async function takeInside(index: number) {
+  problem.value = ''
+  isBusy.value = true
+  try {
+    await must(api.POST('/api/lectures/{id}/captions/{index}', { params: { path: { id: props.lecture.id, index } } }))
+    notice.tell('The captions are the text now.')
+    emit('brought')
+    emit('closed')
+  } catch (e) {
+    problem.value = says(e)
+  } finally {
+    isBusy.value = false
+  }
+}
 </script>
 
 <template>
@@ -48,6 +69,12 @@ async function send(file: File | undefined) {
         The text that is here now is kept, and can be taken back under “Transcribe again”. A track of chapters changes
         the chapters alone.
       </p>
+      <ul v-if="lecture.captionStreams.length" class="k-rows" aria-label="Captions inside of the file">
+        <li v-for="(c, i) in lecture.captionStreams" :key="c.index">
+          <span>Captions inside of the file{{ name(c, i) }}</span>
+          <button class="k-link" type="button" :disabled="isBusy" @click="takeInside(c.index)">Take them</button>
+        </li>
+      </ul>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div class="row">
         <v-btn :loading="isBusy" @click="picker?.click()">Choose the file</v-btn>
@@ -68,6 +95,12 @@ async function send(file: File | undefined) {
 <style scoped>
 .problem {
   color: var(--wrong);
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  gap: 16px;
+  padding: 10px 0;
 }
 .row {
   display: flex;

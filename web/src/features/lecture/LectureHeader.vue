@@ -28,7 +28,9 @@ defineEmits<{ open: [panel: DeskPanelName]; voices: []; transcribe: []; text: []
         <button class="k-quiet" type="button" @click="$emit('transcribe')">Transcribe again</button>
       </span>
       <span v-if="transcript?.isWhole">
-        <button class="k-quiet" type="button" @click="$emit('text')">Bring in a text</button>
+        <button class="k-quiet" type="button" @click="$emit('text')">
+          {{ lecture.captionStreams.length ? 'Captions in the file' : 'Bring in a text' }}
+        </button>
       </span>
     </div>
     <p v-if="transcript && !transcript.isWhole" class="k-soft works">
