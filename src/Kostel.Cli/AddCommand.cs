@@ -81,7 +81,7 @@ internal static class AddCommand
         var address = created.Headers.Location!.ToString();
         await using var content = file.OpenRead();
         var buffer = new byte[Piece];
-        for (long offset = 0; offset < file.Length; )
+        for (long offset = 0; offset < file.Length;)
         {
             content.Position = offset;
             var read = await content.ReadAtLeastAsync(buffer, buffer.Length, throwOnEndOfStream: false, cancel);
