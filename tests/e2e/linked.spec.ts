@@ -48,6 +48,7 @@ test('a page is looked at, and its captions are taken instead of a transcription
   const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze()
   expect(found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)).toEqual([])
   await page.getByRole('button', { name: 'Bring in', exact: true }).click()
+  await expect(page.getByRole('form', { name: 'About to be brought in' })).toBeHidden()
   await done(page)
   await page.goto(`${linked.address}/library`)
   await page.getByRole('link', { name: 'Lying safely at a mooring' }).click()

@@ -8,6 +8,8 @@ export default defineConfig({
   workers: 1,
   reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],
   use: {
+    actionTimeout: 60_000,
+    navigationTimeout: 60_000,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     storageState: { cookies: [cookie], origins: [] },

@@ -67,12 +67,22 @@ internal sealed class WatchedFolders(LibraryFolder library, AutomationFile autom
         foreach (var file in files)
         {
             var state = StateOf(file);
-            if (taken.GetValueOrDefault(file.FullName) != state && IsWhole(file.FullName, state))
+            if (taken.GetValueOrDefault(file.FullName) == state || !IsWhole(file.FullName, state))
+            {
+                continue;
+            }
+
+            try
             {
                 await Take(watched, file, state, cancel);
-                taken[file.FullName] = state;
-                await context.KeepSetting(Setting, VersionedJson.Write(taken), cancel);
             }
+            catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+            {
+                return $"{file.Name} in the watched folder {watched.Folder} could not be brought in: {e.Message}";
+            }
+
+            taken[file.FullName] = state;
+            await context.KeepSetting(Setting, VersionedJson.Write(taken), cancel);
         }
 
         return null;
@@ -97,7 +107,7 @@ internal sealed class WatchedFolders(LibraryFolder library, AutomationFile autom
     {
         if (file.Length > FreeSpace.At(library.UploadFolder))
         {
-            throw new IOException($"There is no room for {file.Name}.");
+            throw new IOException("the disk has no room for it.");
         }
 
         await using var context = library.CreateDbContext();
@@ -116,20 +126,7 @@ internal sealed class WatchedFolders(LibraryFolder library, AutomationFile autom
             CreatedAt = now,
             TouchedAt = now,
         };
-        await using (var from = file.OpenRead())
-        await using (var to = new FileStream(library.Upload(upload.Id), FileMode.Create, FileAccess.Write, FileShare.None, 1, FileOptions.Asynchronous))
-        {
-            await from.CopyToAsync(to, cancel);
-        }
-
-        // Replaced while it was read: what was copied is half the one and half the other.
-        file.Refresh();
-        if (!file.Exists || StateOf(file) != state || new FileInfo(library.Upload(upload.Id)).Length != upload.Length)
-        {
-            File.Delete(library.Upload(upload.Id));
-            throw new IOException($"{file.Name} was changed while it was read.");
-        }
-
+        await Copy(file, state, library.Upload(upload.Id), cancel);
         context.Uploads.Add(upload);
         await context.SaveChangesAsync(cancel);
         try
@@ -146,6 +143,30 @@ internal sealed class WatchedFolders(LibraryFolder library, AutomationFile autom
         if (upload.SameAs is not null)
         {
             await uploads.End(upload.Id, TimeSpan.Zero, cancel);
+        }
+    }
+
+    private static async Task Copy(FileInfo file, string state, string into, CancellationToken cancel)
+    {
+        try
+        {
+            await using (var from = file.OpenRead())
+            await using (var to = new FileStream(into, FileMode.Create, FileAccess.Write, FileShare.None, 1, FileOptions.Asynchronous))
+            {
+                await from.CopyToAsync(to, cancel);
+            }
+
+            // Replaced while it was read: what was copied is half the one and half the other.
+            file.Refresh();
+            if (!file.Exists || StateOf(file) != state)
+            {
+                throw new IOException("it was changed while it was read. It is tried again once it is still.");
+            }
+        }
+        catch
+        {
+            File.Delete(into);
+            throw;
         }
     }
 }

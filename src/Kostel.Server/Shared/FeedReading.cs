@@ -17,6 +17,9 @@ internal sealed class FeedReading(LibraryFolder library, WebAccess web, ServerSe
     /// <summary>A feed that cannot be read is asked more and more seldom, up to this many pauses.</summary>
     private const int LongestBackoff = 24;
 
+    /// <summary>So many episodes come in by themselves at one visit: a feed that names everything anew does not fill the disk. The others are listed as new.</summary>
+    private const int MostAtOnce = 20;
+
     /// <summary>Asks a feed, which answers only if something changed (RFC 9110, conditional requests). A problem is noted on it.</summary>
     /// <returns>How many episodes came in by themselves.</returns>
     public async Task<int> Visit(int feedId, CancellationToken cancel)
@@ -120,6 +123,6 @@ internal sealed class FeedReading(LibraryFolder library, WebAccess web, ServerSe
         }
 
         await context.SaveChangesAsync(cancel);
-        return row.IsFollowed && !isFirst ? (await Bring(context, row, fresh, now, cancel)).Count : 0;
+        return row.IsFollowed && !isFirst ? (await Bring(context, row, fresh.OrderBy(e => e.Number).Take(MostAtOnce).Reverse().ToList(), now, cancel)).Count : 0;
     }
 }

@@ -7,6 +7,7 @@ import PassageRow from './PassageRow.vue'
 import { placeCaret, type Way } from './caret'
 import type { PassageActions } from './passageActions'
 import { useLaidOut } from './useLaidOut'
+import { usePageRows } from './usePageRows'
 import { useSpokenWord, usePassages } from './usePassages'
 
 const props = defineProps<{
@@ -48,51 +49,7 @@ const spoken = useSpokenWord(
 )
 
 const { isReady, want, heightOf, isWhole } = useLaidOut(() => props.transcript.passages.length, settle)
-const names = computed(() => new Map(props.transcript.speakers.map((s) => [s.id, s])))
-/** Passages under their chapters; one nameless chapter while there are none yet. Those that are not laid out yet are one gap. */
-const chapters = computed(() => {
-  const { chapters: found, passages: all, speakers } = props.transcript
-  const several = speakers.length > 1
-  const rowsOf = (from: number, to: number) => {
-    const rows: {
-      key: string
-      gap: number
-      passage: Passage
-      index: number
-      speaker: string | null
-      isQuestion: boolean
-    }[] = []
-    for (let index = from; index < to; index++) {
-      const passage = all[index]
-      if (!passage) break
-      const last = rows.at(-1)
-      if (!isReady(index)) {
-        if (last?.gap) last.gap += heightOf(passage)
-        else
-          rows.push({
-            key: `gap ${passage.id}`,
-            gap: heightOf(passage),
-            passage,
-            index,
-            speaker: null,
-            isQuestion: false,
-          })
-        continue
-      }
-      const speaker = several ? names.value.get(passage.speakerId) : undefined
-      const isNew = passage.speakerId !== all[index - 1]?.speakerId
-      const row = { key: passage.id, gap: 0, passage, index, isQuestion: speaker?.asks === true }
-      rows.push({ ...row, speaker: isNew ? (speaker?.name ?? null) : null })
-    }
-    return rows
-  }
-  if (found.length === 0) return [{ chapter: null, rows: rowsOf(0, all.length) }]
-  return found.map((chapter) => ({
-    chapter,
-    rows: rowsOf(firstFrom(chapter.startMs), firstFrom(chapter.endMs)),
-  }))
-})
-const firstFrom = (ms: number) => indexAt(starts.value, ms - 1) + 1
+const chapters = usePageRows(() => props.transcript, isReady, heightOf)
 const marksOf = computed(() => {
   const found = new Map<string, Mark[]>()
   for (const m of props.marks) {

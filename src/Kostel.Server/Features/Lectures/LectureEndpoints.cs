@@ -74,7 +74,7 @@ internal static class LectureEndpoints
     private static async Task<PhysicalFileHttpResult> Media(string id, KostelContext context, LibraryFolder library, CancellationToken cancel)
     {
         var lecture = await context.FindLecture(id, cancel);
-        var (path, type) = lecture.HasCopy ? (library.Copy(id), lecture.HasPicture ? "video/mp4" : "audio/mp4") : (library.Original(id), MediaTypes.Of(lecture.SourceName, lecture.HasPicture));
+        var (path, type) = lecture.HasCopy && File.Exists(library.Copy(id)) ? (library.Copy(id), lecture.HasPicture ? "video/mp4" : "audio/mp4") : (library.Original(id), MediaTypes.Of(lecture.SourceName, lecture.HasPicture));
         return File.Exists(path)
             ? TypedResults.PhysicalFile(path, type, enableRangeProcessing: true)
             : throw PlainProblemException.NotThere("recording");

@@ -25,9 +25,22 @@ internal sealed class CopyWork(LibraryFolder library) : IJobWork
     {
         await turn.Enter(JobStage.Making, cancel);
         var (original, copy) = (library.Original(turn.LectureId), library.Copy(turn.LectureId));
-        await Recording.Copy(original, await Recording.Probe(original, cancel), copy + ".new", cancel);
-        File.Move(copy + ".new", copy, overwrite: true);
+        string? problem = null;
+        try
+        {
+            await Recording.Copy(original, await Recording.Probe(original, cancel), copy + ".new", cancel);
+            File.Move(copy + ".new", copy, overwrite: true);
+        }
+        catch (MediaProblemException e)
+        {
+            // The text can be read all the same: this is said beside it, and holds nothing up.
+            File.Delete(copy + ".new");
+            problem = $"{e.Message} It can be read here, and not be heard.";
+        }
+
         await turn.Finish(
-            (context, _) => context.Lectures.Where(l => l.Id == turn.LectureId).ExecuteUpdateAsync(s => s.SetProperty(l => l.HasCopy, true), cancel), cancel);
+            (context, _) => context.Lectures.Where(l => l.Id == turn.LectureId).ExecuteUpdateAsync(
+                s => s.SetProperty(l => l.HasCopy, problem == null).SetProperty(l => l.Notice, l => problem ?? l.Notice), cancel),
+            cancel);
     }
 }
