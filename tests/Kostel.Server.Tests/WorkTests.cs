@@ -104,7 +104,7 @@ public sealed class WorkTests(SharedServer shared) : IClassFixture<SharedServer>
     [Fact]
     public async Task However_often_it_is_pressed_a_lecture_is_transcribed_again_once()
     {
-        var id = await server.BringIn("fog.mp3", Clips.Speech(5));
+        var id = await server.BringIn("fog.mp3", Clips.Speech(90));
         await server.Ended(id);
         var answers = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => server.Send(HttpMethod.Post, $"/api/lectures/{id}/transcribe", new { accuracy = "fast" })));
         Assert.Single(answers, a => a.IsSuccessStatusCode);
