@@ -54,9 +54,6 @@ internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder model
             {
                 break;
             }
-
-            // What was written so far is nonsense in another language.
-            await context.Utterances.Where(u => u.LectureId == lecture.Id).ExecuteDeleteAsync(cancel);
         }
 
         await WriteWhole(library.Peaks(lecture.Id), transcription.Peaks(), cancel);
@@ -140,6 +137,12 @@ internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder model
         async Task<LanguageChoice> Heard(LanguageGuess guess)
         {
             var choice = LanguageChoice.Of(task.Choice.Language, here, guess);
+            if (choice.Language != transcription.Language)
+            {
+                // What was written so far is nonsense in another language. It goes before the new one is noted: a restart between the two begins anew.
+                await context.Utterances.Where(u => u.LectureId == turn.LectureId).ExecuteDeleteAsync(cancel);
+            }
+
             await context.NoteLanguage(turn.LectureId, choice.Language, choice.IsGuessed, choice.Mismatch, cancel);
             if (task.Choice.Language is null)
             {
