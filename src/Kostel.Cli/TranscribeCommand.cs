@@ -14,7 +14,7 @@ using Kostel.Speech;
 
 namespace Kostel.Cli;
 
-/// <summary><c>transcribe FILE [--to json|vtt|srt|txt|rttm] [--out FILE] [--accuracy fast|accurate] [--terms FILE] [--voices N] [--language CODE] [--spelling WHICH] [--live]</c></summary>
+/// <summary><c>transcribe FILE [--to json|vtt|srt|txt|rttm] [--out FILE] [--accuracy fast|accurate] [--terms FILE] [--voices N] [--language CODE] [--spelling WHICH] [--live] [--model NAME]</c></summary>
 internal static class TranscribeCommand
 {
     public static Command Create()
@@ -29,6 +29,7 @@ internal static class TranscribeCommand
             DefaultValueFactory = _ => Accuracy.Accurate,
         };
         accuracy.AcceptOnlyFromAmong("fast", "accurate");
+        var own = new Option<string?>("--model") { Description = "A recogniser of your own, by its name (models list)." };
         var terms = new Option<FileInfo?>("--terms") { Description = "A text file with words of the subject, one a line; or: written form = sounds like." };
         var voices = new Option<int?>("--voices") { Description = "How many people speak; found out without." };
         voices.Validators.Add(given =>
@@ -42,7 +43,7 @@ internal static class TranscribeCommand
         var spelling = new Option<Spelling>("--spelling") { Description = "asHeard, british or american, of English.", DefaultValueFactory = _ => Spelling.AsHeard };
         spelling.AcceptOnlyFromAmong("asHeard", "british", "american");
         var live = new Option<bool>("--live") { Description = "Play the recording at its own pace and write while it is spoken." };
-        var command = new Command("transcribe", "Writes down what is said in a recording.") { file, to, output, accuracy, terms, voices, language, spelling, live };
+        var command = new Command("transcribe", "Writes down what is said in a recording.") { file, to, output, accuracy, terms, voices, language, spelling, live, own };
         command.SetAction((parsed, cancel) => Run(
             new Wanted(
                 parsed.GetRequiredValue(file),
@@ -53,7 +54,8 @@ internal static class TranscribeCommand
                 parsed.GetValue(voices),
                 parsed.GetValue(language),
                 parsed.GetValue(spelling),
-                parsed.GetValue(live)),
+                parsed.GetValue(live),
+                parsed.GetValue(own)),
             cancel));
         return command;
     }
@@ -66,7 +68,7 @@ internal static class TranscribeCommand
         var models = ModelFolder.Open(KostelPaths.Models, KostelPaths.ModelLock);
         using var engine = SpeechEngine.Load(models);
         var language = await LanguageChoice.Make(
-            wanted.Language,
+            wanted.Model is { } named ? models.Own.Required(named).Language : wanted.Language,
             SpeechEngine.Languages(models),
             among => engine.OpenLanguageFinder().Find(() => Recording.Decode(wanted.File.FullName, cancel), among, cancel));
         if (language.IsGuessed)
@@ -74,7 +76,7 @@ internal static class TranscribeCommand
             await Console.Error.WriteLineAsync($"This sounds like {SpokenLanguages.NameOf(language.Language)}. Another language is chosen with --language.");
         }
 
-        var recogniser = engine.Recogniser(language.Language, wanted.Live ? Accuracy.Fast : wanted.Accuracy, terms);
+        var recogniser = engine.Recogniser(language.Language, wanted.Live ? Accuracy.Fast : wanted.Accuracy, terms, wanted.Model);
         if (wanted.Live)
         {
             await LiveRun.Show(recogniser, engine, wanted.File.FullName, asJson: wanted.To == "json", cancel);
@@ -152,5 +154,5 @@ internal static class TranscribeCommand
     }
 
     private sealed record Wanted(
-        FileInfo File, string To, FileInfo? Output, Accuracy Accuracy, FileInfo? Terms, int? Voices, string? Language, Spelling Spelling, bool Live);
+        FileInfo File, string To, FileInfo? Output, Accuracy Accuracy, FileInfo? Terms, int? Voices, string? Language, Spelling Spelling, bool Live, string? Model);
 }

@@ -1,6 +1,7 @@
 using System.Security.Cryptography;
 using System.Text.Json;
 using Kostel.Core.Problems;
+using Kostel.Speech.Own;
 
 namespace Kostel.Speech;
 
@@ -36,6 +37,9 @@ public sealed class ModelFolder(string path, IReadOnlyList<PinnedModel> pinned, 
 
     /// <summary>What can be added.</summary>
     public IReadOnlyList<OptionalPack> Packs => packs;
+
+    /// <summary>What the person brought in.</summary>
+    public OwnModels Own { get; } = new(path);
 
     /// <summary>Reads what is pinned from a lock file.</summary>
     public static ModelFolder Open(string folder, string lockFile)

@@ -69,6 +69,9 @@ internal sealed class OnnxInitializers
     /// <summary>Whether there is a tensor of this name.</summary>
     public bool Has(string name) => tensors.ContainsKey(name);
 
+    /// <summary>The names of all tensors.</summary>
+    public IReadOnlyCollection<string> Names => tensors.Keys;
+
     private ReadOnlyMemory<byte> Payload(string name, int typedField)
     {
         var fields = ProtocolBuffer.Fields(Tensor(name)).ToList();

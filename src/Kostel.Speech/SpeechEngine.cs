@@ -4,6 +4,7 @@ using Kostel.Core.Speech;
 using Kostel.Core.Speech.Decoding;
 using Kostel.Core.Speech.Languages;
 using Kostel.Core.Speech.Terms;
+using Kostel.Speech.Own;
 
 namespace Kostel.Speech;
 
@@ -31,7 +32,8 @@ public sealed class SpeechEngine : IDisposable
 
     /// <summary>The languages whose networks are there, English first.</summary>
     public static IReadOnlyList<string> Languages(ModelFolder models) =>
-        Known.Where(k => models.IsThere(Encoder(k.Value.Stem)) && models.IsThere(Decoder(k.Value.Stem))).Select(k => k.Key).ToList();
+        Known.Where(k => models.IsThere(Encoder(k.Value.Stem)) && models.IsThere(Decoder(k.Value.Stem))).Select(k => k.Key)
+            .Concat(models.Own.All().Select(m => m.Language)).Distinct().ToList();
 
     /// <summary>Loads what all languages share.</summary>
     /// <exception cref="ModelProblemException">A model file is missing or damaged.</exception>
@@ -39,9 +41,10 @@ public sealed class SpeechEngine : IDisposable
 
     /// <summary>Recognises a language.</summary>
     /// <param name="terms">Words of the subject to listen for.</param>
+    /// <param name="own">The name of weights that the person brought in; null for those that Kostel comes with, where it has the language.</param>
     /// <exception cref="ModelProblemException">The language is unknown, or one of its files is missing or damaged.</exception>
-    public IRecogniser Recogniser(string language, Accuracy accuracy, IReadOnlyList<CourseTerm> terms) =>
-        new Recogniser(Network(language), SearchOptions.For(accuracy), terms);
+    public IRecogniser Recogniser(string language, Accuracy accuracy, IReadOnlyList<CourseTerm> terms, string? own = null) =>
+        new Recogniser(own is null ? Network(language) : OwnNetwork(models.Own.Required(own)), SearchOptions.For(accuracy), terms);
 
     /// <summary>A detector for one recording.</summary>
     public IVoiceActivityDetector ListenForVoice() => new VoiceNetwork(voiceActivity);
@@ -62,7 +65,16 @@ public sealed class SpeechEngine : IDisposable
     internal SpeechNetwork Network(string language) =>
         Known.TryGetValue(language, out var known)
             ? networks.GetOrAdd(language, _ => new(() => Open(known.Stem, known.Heads))).Value
-            : throw new ModelProblemException($"There is no speech model for {SpokenLanguages.NameOf(language)}. A transcription service may do it.");
+            : models.Own.All().FirstOrDefault(m => m.Language == language) is { } own
+                ? OwnNetwork(own)
+                : throw new ModelProblemException($"There is no speech model for {SpokenLanguages.NameOf(language)}. A transcription service may do it.");
+
+    /// <summary>Weights that were removed and added anew are other ones: the day and the size tell them apart.</summary>
+    private SpeechNetwork OwnNetwork(OwnModel own) => networks.GetOrAdd($"own {own.Name} {own.AddedOn} {own.Bytes}", _ => new(() => new SpeechNetwork(
+        models.Own.PathOf(own, OwnModels.Encoder),
+        models.Own.PathOf(own, OwnModels.Decoder),
+        own.HasTokens ? TokenTable.Read(models.Own.PathOf(own, OwnModels.Tokens)) : tokens,
+        own.Alignment))).Value;
 
     private SpeechNetwork Open(string stem, AlignmentHeads heads) => new(models.PathOf(Encoder(stem)), models.PathOf(Decoder(stem)), tokens, heads);
 

@@ -19,10 +19,16 @@ internal sealed class SpeechNetwork : IDisposable
 
     /// <param name="alignment">The layers and heads whose attention runs forward through the sound as the words do.</param>
     public SpeechNetwork(string encoderPath, string decoderPath, TokenTable tokens, AlignmentHeads alignment)
+        : this(encoderPath, DecoderModelFile.Read(decoderPath), tokens, alignment)
+    {
+    }
+
+    /// <param name="decoder">Weights that were read already.</param>
+    public SpeechNetwork(string encoderPath, DecoderWeights decoder, TokenTable tokens, AlignmentHeads alignment)
     {
         Tokens = tokens;
         this.alignment = alignment;
-        decoder = DecoderModelFile.Read(decoderPath);
+        this.decoder = decoder;
         using var options = OnnxSessions.Options();
         encoder = new InferenceSession(encoderPath, options);
     }
@@ -40,6 +46,15 @@ internal sealed class SpeechNetwork : IDisposable
         using var input = OrtValue.CreateTensorValueFromMemory(OrtMemoryInfo.DefaultInstance, MemoryMarshal.AsMemory(samples), [1, samples.Length]);
         using var encoded = encoder.Run(run, EncoderInputs, [input], EncoderOutputs);
         session.Begin(encoded[0].GetTensorDataAsSpan<float>());
+    }
+
+    /// <summary>What the encoder gives for sound, and how many numbers stand for a moment.</summary>
+    public (float[] Values, int Width) Encode(float[] samples)
+    {
+        using var run = new RunOptions();
+        using var input = OrtValue.CreateTensorValueFromMemory(OrtMemoryInfo.DefaultInstance, samples.AsMemory(), [1, samples.Length]);
+        using var encoded = encoder.Run(run, EncoderInputs, [input], EncoderOutputs);
+        return (encoded[0].GetTensorDataAsSpan<float>().ToArray(), (int)encoded[0].GetTensorTypeAndShape().Shape[^1]);
     }
 
     /// <inheritdoc/>

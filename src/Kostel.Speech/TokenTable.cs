@@ -1,4 +1,5 @@
 using System.Text;
+using System.Text.Json;
 using System.Text.RegularExpressions;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Terms;
@@ -20,9 +21,38 @@ internal sealed partial class TokenTable
         }
     }
 
-    /// <summary>Reads the table out of the script that ships it: a base64 string of one piece a line.</summary>
-    /// <exception cref="InvalidDataException">The file holds no such string.</exception>
-    public static TokenTable Read(string path)
+    /// <summary>The pieces in their order.</summary>
+    public IReadOnlyList<string> Pieced => pieces;
+
+    /// <summary>Reads a table: the script that ships ours (a base64 string of one piece a line), a text of one piece a line, or a tokenizer.json.</summary>
+    /// <exception cref="InvalidDataException">The file holds no table.</exception>
+    public static TokenTable Read(string path) => Path.GetExtension(path) switch
+    {
+        ".txt" => new TokenTable(File.ReadAllLines(path)),
+        ".json" => FromJson(path),
+        _ => FromScript(path),
+    };
+
+    /// <summary>Whether a script holds a table.</summary>
+    public static bool IsOne(string path) => Vocabulary().IsMatch(File.ReadAllText(path));
+
+    /// <summary>Pieces by number from "model.vocab", as tokenisers of many makes are kept.</summary>
+    private static TokenTable FromJson(string path)
+    {
+        try
+        {
+            using var stream = File.OpenRead(path);
+            using var json = JsonDocument.Parse(stream);
+            var found = json.RootElement.GetProperty("model").GetProperty("vocab").EnumerateObject().ToDictionary(p => p.Value.GetInt32(), p => p.Name);
+            return new TokenTable(Enumerable.Range(0, found.Keys.Max() + 1).Select(i => found.GetValueOrDefault(i, "")).ToArray());
+        }
+        catch (Exception e) when (e is JsonException or KeyNotFoundException or InvalidOperationException or ArgumentException or FormatException)
+        {
+            throw new InvalidDataException($"{Path.GetFileName(path)} holds no token table: expected is \"model\" with a \"vocab\" of pieces and their numbers.");
+        }
+    }
+
+    private static TokenTable FromScript(string path)
     {
         var match = Vocabulary().Match(File.ReadAllText(path));
         if (!match.Success)

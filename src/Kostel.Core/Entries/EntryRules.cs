@@ -39,6 +39,9 @@ public static class EntryRules
     /// <summary>An address, a key or the name of a model of a service.</summary>
     public static readonly EntryRule ServiceField = new("An address, a key or a model's name", 2_000);
 
+    /// <summary>What a person calls a recogniser of their own.</summary>
+    public static readonly EntryRule ModelName = new("The name of a recogniser", 60, Required: true);
+
     /// <summary>A list of terms, as text: far more than the longest one; a larger text is some other file.</summary>
     public static readonly EntryRule TermList = new("A list of terms", 4_000_000);
 }

@@ -822,6 +822,9 @@ namespace Kostel.Data.Migrations
                     b.Property<long>("Length")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Model")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("SameAs")
                         .HasColumnType("TEXT");
 

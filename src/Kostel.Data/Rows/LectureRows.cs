@@ -120,8 +120,8 @@ public sealed class UploadRow
 
     public TranscriptionChoice Choice
     {
-        get => new(Accuracy, Language, ByService, Voices);
-        set => (Accuracy, Language, ByService, Voices) = (value.Accuracy, value.Language, value.ByService, value.Voices);
+        get => new(Accuracy, Language, ByService, Voices, Model);
+        set => (Accuracy, Language, ByService, Voices, Model) = (value.Accuracy, value.Language, value.ByService, value.Voices, value.Model);
     }
 
     public Accuracy Accuracy { get; set; }
@@ -131,6 +131,9 @@ public sealed class UploadRow
     public bool ByService { get; set; }
 
     public int? Voices { get; set; }
+
+    /// <summary>A recogniser of the person's own, by its name.</summary>
+    public string? Model { get; set; }
 
     public DateTime CreatedAt { get; set; }
 

@@ -1,6 +1,7 @@
 using Kostel.Core.Captions;
 using Kostel.Core.Lectures;
 using Kostel.Core.Speech.Languages;
+using Kostel.Core.Text;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Features.Uploads;
@@ -85,9 +86,9 @@ internal sealed class LectureIntake(LibraryFolder library, LectureArrival arriva
     private static async Task AddThings(KostelContext context, LectureRow lecture, UploadRow upload, KeptThings things, IReadOnlyList<string?> pictures, CancellationToken cancel)
     {
         var facts = things.Lecture;
-        lecture.Title = upload.Title == TusProtocol.TitleFrom(upload.FileName) ? TusProtocol.Shorten(facts.Title, 200) : upload.Title;
+        lecture.Title = upload.Title == TusProtocol.TitleFrom(upload.FileName) ? OneLine.Of(facts.Title, 200) : upload.Title;
         lecture.HeldOn ??= facts.HeldOn;
-        lecture.Course ??= await context.Course(facts.Course is null ? null : TusProtocol.Shorten(facts.Course, 100), cancel);
+        lecture.Course ??= await context.Course(facts.Course is null ? null : OneLine.Of(facts.Course, 100), cancel);
         lecture.Notice ??= facts.Notice;
         (lecture.MadeWith, lecture.MadeBy, lecture.MadeAt) = (facts.MadeWith, facts.MadeBy, facts.MadeAt ?? lecture.MadeAt);
         await context.AddThings(lecture.Id, things, pictures, cancel);

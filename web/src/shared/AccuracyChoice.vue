@@ -1,7 +1,31 @@
 <script setup lang="ts">
-import type { Accuracy } from '@/api/client'
+import { computed, watch } from 'vue'
+import { api, must, type Accuracy } from '@/api/client'
+import type { Spoken } from './SpokenChoice.vue'
+import { useLoaded } from './useLoaded'
 
-const chosen = defineModel<Accuracy>({ required: true })
+/** How carefully something is written down, and with which recogniser where the person has one of their own. */
+const accuracy = defineModel<Accuracy>({ required: true })
+const spoken = defineModel<Spoken>('spoken', { required: true })
+const { value: known } = useLoaded(() => must(api.GET('/api/languages')))
+const mark = 'own '
+const own = computed(() =>
+  (known.value?.own ?? []).filter((m) => !spoken.value.language || m.language.code === spoken.value.language),
+)
+const chosen = computed({
+  get: () => (spoken.value.model === null ? accuracy.value : mark + spoken.value.model),
+  set: (value: string) => {
+    const model = value.startsWith(mark) ? value.slice(mark.length) : null
+    accuracy.value = value === 'fast' ? 'fast' : 'accurate'
+    spoken.value = { ...spoken.value, model }
+  },
+})
+
+// A recogniser that is gone, or hears another language than the one that is chosen now, is let go.
+watch([own, known], () => {
+  if (known.value && spoken.value.model !== null && !own.value.some((m) => m.name === spoken.value.model))
+    spoken.value = { ...spoken.value, model: null }
+})
 </script>
 
 <template>
@@ -14,6 +38,14 @@ const chosen = defineModel<Accuracy>({ required: true })
     <v-radio value="fast">
       <template #label>
         <span><b>Fast</b>: about two minutes, with about a fifth more mistakes</span>
+      </template>
+    </v-radio>
+    <v-radio v-for="m in own" :key="m.name" :value="mark + m.name">
+      <template #label>
+        <span
+          ><b>{{ m.name }}</b
+          >: your own for {{ m.language.name }}</span
+        >
       </template>
     </v-radio>
   </v-radio-group>

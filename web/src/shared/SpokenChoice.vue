@@ -4,6 +4,8 @@ export interface Spoken {
   language: string | null
   byService: boolean
   voices: number | null
+  /** The name of a recogniser of the person's own. */
+  model: string | null
 }
 </script>
 

@@ -12,6 +12,7 @@ public sealed class Decoder
     private const float Epsilon = 1e-5f;
     private readonly DecoderWeights weights;
     private readonly AlignmentHeads alignment;
+    private readonly HeadWatch? watch;
     private readonly int width;
     private readonly int headSize;
     private readonly List<Row> rows = [];
@@ -28,9 +29,10 @@ public sealed class Decoder
     private float[] scores = [];
 
     /// <param name="alignment">Whose attention tells where a word is said.</param>
-    public Decoder(DecoderWeights weights, AlignmentHeads alignment)
+    /// <param name="watch">Told what every head attends to; null where nobody wants to know.</param>
+    public Decoder(DecoderWeights weights, AlignmentHeads alignment, HeadWatch? watch = null)
     {
-        (this.weights, this.alignment) = (weights, alignment);
+        (this.weights, this.alignment, this.watch) = (weights, alignment, watch);
         (width, headSize) = (weights.Width, weights.HeadSize);
     }
 
@@ -153,6 +155,7 @@ public sealed class Decoder
             {
                 var part = h * headSize;
                 var share = session.Sound(l).Attend(h, own.Slice(part, headSize), mixed.AsSpan((r * width) + part, headSize));
+                watch?.See(l, h, share);
                 if (alignment.Includes(l, h))
                 {
                     TensorPrimitives.Add(heard, share, heard);

@@ -3,6 +3,7 @@ using Kostel.Core.Text;
 using Kostel.Data;
 using Kostel.Server.Http;
 using Kostel.Speech;
+using Kostel.Speech.Own;
 using Kostel.Speech.Service;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -18,6 +19,17 @@ public sealed record LanguageView(string Code, string Name)
 /// <param name="Command">What to type for it; the licence is shown then.</param>
 public sealed record PackView(string Code, string Name, string Licence, string Command);
 
+/// <summary>A recogniser of the person's own.</summary>
+/// <param name="Language">What it hears.</param>
+/// <param name="Layers">Of its decoder.</param>
+/// <param name="Licence">The first line of its licence.</param>
+/// <param name="LicenceText">All of it; null where none was found.</param>
+public sealed record OwnModelView(string Name, LanguageView Language, long Bytes, int Layers, int Width, string Licence, string? LicenceText, double SpeedFactor)
+{
+    internal static OwnModelView Of(OwnModel model) => new(
+        model.Name, LanguageView.Of(model.Language), model.Bytes, model.Layers, model.Width, OneLine.Of(model.LicenceLine, 160), model.Licence, model.SpeedFactor);
+}
+
 /// <summary>The transcription service, without its key.</summary>
 /// <param name="Host">Where the sound would go.</param>
 /// <param name="Languages">What it says it understands; null when it does not say.</param>
@@ -28,8 +40,9 @@ public sealed record ServiceView(
 
 /// <summary>Which languages can be transcribed, and with what.</summary>
 /// <param name="Here">On this computer.</param>
+/// <param name="Own">Recognisers of the person's own.</param>
 /// <param name="Spelling">How English is spelled in what is transcribed from now on.</param>
-public sealed record LanguagesView(IReadOnlyList<LanguageView> Here, IReadOnlyList<PackView> Packs, ServiceView? Service, Spelling Spelling);
+public sealed record LanguagesView(IReadOnlyList<LanguageView> Here, IReadOnlyList<PackView> Packs, IReadOnlyList<OwnModelView> Own, ServiceView? Service, Spelling Spelling);
 
 /// <summary>The spelling of English from now on.</summary>
 public sealed record SpellingChoice(Spelling Spelling);
@@ -59,6 +72,7 @@ internal static class LanguageEndpoints
         return TypedResults.Ok(new LanguagesView(
             here.Select(LanguageView.Of).ToList(),
             models.Packs.Where(p => !here.Contains(p.Code)).Select(p => new PackView(p.Code, p.Name, p.Summary, $"./kostel models add {p.Code}")).ToList(),
+            models.Own.All().Select(OwnModelView.Of).ToList(),
             await services.Read(context, cancel) is { } service ? View(service) : null,
             await SpellingSetting.Read(context, cancel)));
     }

@@ -13,9 +13,9 @@ using Microsoft.EntityFrameworkCore;
 namespace Kostel.Server.Features.Lectures;
 
 /// <summary>How a lecture is to be transcribed once more.</summary>
-public sealed record TranscribeAgain(Accuracy Accuracy, string? Language = null, bool ByService = false, int? Voices = null)
+public sealed record TranscribeAgain(Accuracy Accuracy, string? Language = null, bool ByService = false, int? Voices = null, string? Model = null)
 {
-    internal TranscriptionChoice Choice => new(Accuracy, Language, ByService, Voices);
+    internal TranscriptionChoice Choice => new(Accuracy, Language, ByService, Voices, Model);
 }
 
 /// <summary>A transcript that was replaced and is kept.</summary>

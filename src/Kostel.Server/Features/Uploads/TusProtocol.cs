@@ -1,9 +1,11 @@
 using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
+using Kostel.Core.Entries;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Languages;
 using Kostel.Core.Speech.Speakers;
+using Kostel.Core.Text;
 using Kostel.Server.Http;
 
 namespace Kostel.Server.Features.Uploads;
@@ -68,10 +70,10 @@ internal static class TusProtocol
         var fileName = SafeName(told.GetValueOrDefault("filename", ""));
         return new ToldOfUpload(
             fileName,
-            Shorten(told.GetValueOrDefault("title", ""), 200) is { Length: > 0 } title ? title : TitleFrom(fileName),
+            OneLine.Of(told.GetValueOrDefault("title", ""), 200) is { Length: > 0 } title ? title : TitleFrom(fileName),
             DateOnly.TryParseExact(told.GetValueOrDefault("heldOn", ""), "yyyy-MM-dd", out var held) ? held : null,
             told.GetValueOrDefault("heldOnIsGuessed", "") == "yes",
-            Shorten(told.GetValueOrDefault("course", ""), 100),
+            OneLine.Of(told.GetValueOrDefault("course", ""), 100),
             Choice(told));
     }
 
@@ -80,7 +82,8 @@ internal static class TusProtocol
         told.GetValueOrDefault("accuracy", "") == "fast" ? Accuracy.Fast : Accuracy.Accurate,
         told.GetValueOrDefault("language", "") is var language && SpokenLanguages.IsCode(language) ? language : null,
         told.GetValueOrDefault("byService", "") == "yes",
-        int.TryParse(told.GetValueOrDefault("voices", ""), NumberStyles.None, CultureInfo.InvariantCulture, out var voices) && voices is >= 1 and <= Diarisation.MostVoices ? voices : null);
+        int.TryParse(told.GetValueOrDefault("voices", ""), NumberStyles.None, CultureInfo.InvariantCulture, out var voices) && voices is >= 1 and <= Diarisation.MostVoices ? voices : null,
+        OneLine.Of(told.GetValueOrDefault("model", ""), EntryRules.ModelName.Most) is { Length: > 0 } model ? model : null);
 
     private static Dictionary<string, string> Metadata(string header)
     {
@@ -105,7 +108,7 @@ internal static class TusProtocol
     {
         var last = name.Split('/', '\\').Last();
         var clean = new string(last.Where(c => !char.IsControl(c)).ToArray()).Trim();
-        return Shorten(clean, 200) is { Length: > 0 } kept ? kept : "recording";
+        return OneLine.Of(clean, 200) is { Length: > 0 } kept ? kept : "recording";
     }
 
     /// <summary>The title of a lecture that nobody gave one.</summary>
@@ -114,13 +117,6 @@ internal static class TusProtocol
         var dot = fileName.LastIndexOf('.');
         var bare = (dot > 0 ? fileName[..dot] : fileName).Replace('_', ' ').Trim(' ', '.');
         return bare.Length > 0 ? bare : "Recording";
-    }
-
-    /// <summary>A text of one line, cut where it is too long.</summary>
-    public static string Shorten(string text, int most)
-    {
-        var clean = new string(text.Where(c => !char.IsControl(c)).ToArray()).Trim();
-        return clean.Length <= most ? clean : clean[..(char.IsHighSurrogate(clean[most - 1]) ? most - 1 : most)];
     }
 }
 

@@ -15,7 +15,7 @@ internal sealed class RecogniserChoice(LoadedEngine engine, ServiceStore service
     {
         if (!choice.ByService)
         {
-            return new OpenRecogniser(engine, null, null);
+            return new OpenRecogniser(engine, null, null, choice.Model);
         }
 
         return await services.Read(context, cancel) is { IsOn: true } settings
@@ -25,15 +25,15 @@ internal sealed class RecogniserChoice(LoadedEngine engine, ServiceStore service
 }
 
 /// <summary>Recognisers of one place.</summary>
-internal sealed class OpenRecogniser(LoadedEngine engine, ServiceClient? service, string? signature) : IDisposable
+internal sealed class OpenRecogniser(LoadedEngine engine, ServiceClient? service, string? signature, string? own = null) : IDisposable
 {
-    /// <summary>The service; null for this computer.</summary>
-    public string? Signature => signature;
+    /// <summary>The service, or the weights of the person's own; null for what Kostel comes with.</summary>
+    public string? Signature => signature ?? own;
 
     /// <summary>The recogniser for a language.</summary>
     /// <param name="terms">Words of the subject to listen for.</param>
     public IRecogniser For(string language, Accuracy accuracy, IReadOnlyList<CourseTerm> terms) =>
-        service is null ? engine.Value.Recogniser(language, accuracy, terms) : new ServiceRecogniser(service, language);
+        service is null ? engine.Value.Recogniser(language, accuracy, terms, own) : new ServiceRecogniser(service, language);
 
     /// <inheritdoc/>
     public void Dispose() => service?.Dispose();

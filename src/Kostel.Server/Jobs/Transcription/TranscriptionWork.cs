@@ -77,6 +77,11 @@ internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder model
     /// <summary>The language to begin in: what was asked for or found out before a restart, else what the last lecture of the course was in.</summary>
     private async Task<LanguageChoice> Expected(KostelContext context, TranscriptionTask task, LectureRow lecture, CancellationToken cancel)
     {
+        if (task.Choice.Model is { } own)
+        {
+            return new LanguageChoice(models.Own.Required(own).Language, IsGuessed: false, null);
+        }
+
         if (task.Choice.Language is { } known)
         {
             return new LanguageChoice(known, task.LanguageIsGuessed, null);
@@ -94,7 +99,7 @@ internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder model
     {
         await using var context = library.CreateDbContext();
         var here = SpeechEngine.Languages(models);
-        var isKnown = language.Guess is not null || task.LanguageIsGuessed || !here.Contains(language.Language);
+        var isKnown = language.Guess is not null || task.Choice.Model is not null || task.LanguageIsGuessed || !here.Contains(language.Language);
         using var hearing = new FirstHearing(engine, library.Original(turn.LectureId), [language.Language, .. here.Where(l => l != language.Language)], cancel);
         var done = await context.Utterances(turn.LectureId, cancel);
         var resumeAt = done.Count == 0 ? 0 : done[^1].EndSample;

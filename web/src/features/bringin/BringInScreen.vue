@@ -22,7 +22,7 @@ const feeds = links.feeds
 const files = ref<{ file: File; title: string; heldOn: string; fileDay: string }[]>([])
 const course = ref<string | null>(null)
 const accuracy = ref<Accuracy>('accurate')
-const spoken = ref<Spoken>({ language: null, byService: false, voices: null })
+const spoken = ref<Spoken>({ language: null, byService: false, voices: null, model: null })
 const problem = ref('')
 const arrivals = ref<InstanceType<typeof ArrivalList>>()
 const { value: library, load } = useLoaded(() => must(api.GET('/api/library')))
@@ -92,7 +92,7 @@ async function bring() {
       />
       <template v-if="needsWriting">
         <SpokenChoice v-model="spoken" />
-        <AccuracyChoice v-if="!spoken.byService" v-model="accuracy" />
+        <AccuracyChoice v-if="!spoken.byService" v-model="accuracy" v-model:spoken="spoken" />
       </template>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div>

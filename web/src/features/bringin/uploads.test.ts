@@ -44,7 +44,7 @@ const about: About = {
   heldOnIsGuessed: true,
   course: 'Seas',
   accuracy: 'accurate',
-  spoken: { language: null, byService: false, voices: 2 },
+  spoken: { language: null, byService: false, voices: 2, model: null },
 }
 const failure = (status: number, body: string) =>
   Object.assign(new Error('tus'), { originalResponse: { getStatus: () => status, getBody: () => body } })

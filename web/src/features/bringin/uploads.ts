@@ -71,6 +71,7 @@ export const useUploads = defineStore('uploads', () => {
         language: about.spoken.language ?? '',
         byService: about.spoken.byService ? 'yes' : '',
         voices: String(about.spoken.voices ?? ''),
+        model: about.spoken.model ?? '',
       },
       onUploadUrlAvailable: () => (item.uploadId = upload.url?.split('/').at(-1) ?? null),
       onProgress: (sent) => (item.sent = sent),

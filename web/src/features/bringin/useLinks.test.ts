@@ -43,7 +43,7 @@ test('what was found can be brought in, and what was not stays to be put right',
   expect([l.text.value, l.problems.value.length, l.isLooking.value]).toEqual(['https://slip.example/gone', 1, false])
 
   post.mockResolvedValueOnce(ok({ lectureIds: ['a', 'b'] }))
-  await l.bring('Evenings', { accuracy: 'fast', language: null, byService: false, voices: null })
+  await l.bring('Evenings', { accuracy: 'fast', language: null, byService: false, voices: null, model: null })
   expect(post.mock.lastCall).toMatchObject([
     '/api/links',
     {

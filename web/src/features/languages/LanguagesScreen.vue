@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { api, must } from '@/api/client'
+import { megabytes } from '@/features/bringin/sizes'
 import { useLoaded } from '@/shared/useLoaded'
 import ServiceForm from './ServiceForm.vue'
 
@@ -41,6 +42,23 @@ const spell = (spelling: (typeof spellings)[number]['value']) =>
         Cards, quizzes and numbers in figures are made for English; reading, listening, asking and summaries work in
         every language.
       </p>
+      <h2>Recognisers of your own</h2>
+      <ul v-if="known.own.length" class="k-rows">
+        <li v-for="m in known.own" :key="m.name">
+          <b>{{ m.name }}</b>
+          <span class="k-soft"> hears {{ m.language.name }}; {{ megabytes(m.bytes) }}, {{ m.layers }} layers.</span>
+          <details v-if="m.licenceText" class="licence">
+            <summary>{{ m.licence }}</summary>
+            <pre>{{ m.licenceText }}</pre>
+          </details>
+          <div v-else class="k-soft">No licence was found beside it.</div>
+        </li>
+      </ul>
+      <p class="k-soft after">
+        Whoever has larger weights of the same kind can use them: type
+        <code>./kostel models add FOLDER --language en --name “My own”</code> where Kostel is. They are tried first, and
+        are chosen then like accurate and fast.
+      </p>
       <h2>Spelling of English</h2>
       <p class="k-soft">For what is transcribed from now on; a text that is there is respelled under “Page”.</p>
       <div class="spelling" role="radiogroup" aria-label="Spelling of English">
@@ -76,6 +94,12 @@ li {
 }
 .after {
   margin-top: 12px;
+}
+.licence pre {
+  white-space: pre-wrap;
+  font-size: 14px;
+  max-height: 300px;
+  overflow: auto;
 }
 .add {
   margin-top: 4px;

@@ -9,7 +9,7 @@ import { day } from '@/shared/time'
 const props = defineProps<{ lecture: Lecture }>()
 const emit = defineEmits<{ closed: []; begun: []; replaced: [] }>()
 const accuracy = ref<Accuracy>('accurate')
-const spoken = ref<Spoken>({ language: props.lecture.language.code, byService: false, voices: null })
+const spoken = ref<Spoken>({ language: props.lecture.language.code, byService: false, voices: null, model: null })
 const path = { path: { id: props.lecture.id } }
 const { value: made, problem } = useLoaded(() => must(api.GET('/api/lectures/{id}/transcripts', { params: path })))
 
@@ -50,7 +50,7 @@ const goBack = (earlier: number) =>
         stay as they are.
       </p>
       <SpokenChoice v-model="spoken" />
-      <AccuracyChoice v-if="!spoken.byService" v-model="accuracy" />
+      <AccuracyChoice v-if="!spoken.byService" v-model="accuracy" v-model:spoken="spoken" />
       <p v-if="lecture.course && made" class="terms">
         <template v-if="made.termCount">Listens for {{ made.termCount }} terms of “{{ lecture.course }}”.</template>
         <template v-else>“{{ lecture.course }}” has no terms to listen for yet.</template>

@@ -16,7 +16,7 @@ const summary = ref(false)
 const cards = ref(false)
 const quiz = ref(false)
 const accuracy = ref<Accuracy>('accurate')
-const spoken = ref<Spoken>({ language: null, byService: false, voices: null })
+const spoken = ref<Spoken>({ language: null, byService: false, voices: null, model: null })
 const failure = ref('')
 const { value: there, problem } = useLoaded(
   () => must(api.GET('/api/courses/{course}/routine', { params: { path } })),
@@ -29,6 +29,7 @@ const { value: there, problem } = useLoaded(
       language: now.choice.language ?? null,
       byService: now.choice.byService ?? false,
       voices: now.choice.voices ?? null,
+      model: now.choice.model ?? null,
     }
   },
 )
@@ -68,7 +69,7 @@ async function keep(andRun: boolean) {
       <template v-if="there">
         <p class="k-soft">What a feed brings is written down like this:</p>
         <SpokenChoice v-model="spoken" />
-        <AccuracyChoice v-if="!spoken.byService" v-model="accuracy" />
+        <AccuracyChoice v-if="!spoken.byService" v-model="accuracy" v-model:spoken="spoken" />
       </template>
       <p v-if="problem || failure" class="problem" role="alert">△ {{ failure || problem }}</p>
       <div class="row">
