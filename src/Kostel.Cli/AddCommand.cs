@@ -128,6 +128,7 @@ internal static class AddCommand
             media = found.GetProperty("media").GetString(),
             kind = found.GetProperty("kind").GetString(),
             title = said.Title ?? found.GetProperty("title").GetString(),
+            titleIsGuessed = said.Title is null && found.GetProperty("titleIsGuessed").GetBoolean(),
             heldOn = said.Date?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) ?? found.GetProperty("date").GetString(),
             captions = found.GetProperty("captions").EnumerateArray().Cast<JsonElement?>().FirstOrDefault(),
             use = "beside",

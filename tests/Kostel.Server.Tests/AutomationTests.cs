@@ -56,7 +56,7 @@ public sealed class AutomationTests(ArrivalTests.Fixture fixture) : IClassFixtur
 
         // What is given here cannot be a second source for cp: it fails, and says so.
         var failed = await Bring(page);
-        Assert.Contains("Your downloader ended with 1", (string?)(await server.Ended(failed))["progress"]!["problem"], StringComparison.Ordinal);
+        Assert.Contains("ended with 1", (string?)(await server.Ended(failed))["progress"]!["problem"], StringComparison.Ordinal);
         Write(new { downloader = new[] { "sh", "-c", "test \"$2\" && cp \"$0\" \"$1.mp3\"", clip, "{file}", "{address}" } });
         Assert.Null((await server.Ended(await Bring(page)))["progress"]);
     }

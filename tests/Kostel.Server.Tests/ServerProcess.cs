@@ -25,8 +25,13 @@ internal sealed class ServerProcess : IDisposable
 
     public static string Root { get; } = FindRoot();
 
+    private const string With = "--with=";
+
     /// <summary>An argument that lets a server hear Spanish too.</summary>
-    public const string WithSpanish = "--with=spanish";
+    public static string WithSpanish => WithModels(Models);
+
+    /// <summary>An argument that gives a server a folder of models.</summary>
+    public static string WithModels(string folder) => With + folder;
 
     public static string Models { get; } = Environment.GetEnvironmentVariable("KOSTEL_MODELS")
         ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".cache", "kostel", "models");
@@ -71,7 +76,7 @@ internal sealed class ServerProcess : IDisposable
     /// <summary>Starts a server on a library without waiting for it.</summary>
     public static Process Launch(string folder, int port = 0, params string[] arguments) => Process.Start(new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "Kostel.Server.dll"), "--data", folder, "--port", $"{port}", .. arguments])
     {
-        Environment = { ["KOSTEL_MODELS"] = arguments.Contains(WithSpanish) ? Models : EnglishAlone.Value, ["KOSTEL_MODEL_LOCK"] = Path.Combine(Root, "models", "models.lock.json") },
+        Environment = { ["KOSTEL_MODELS"] = arguments.FirstOrDefault(a => a.StartsWith(With, StringComparison.Ordinal))?[With.Length..] ?? EnglishAlone.Value, ["KOSTEL_MODEL_LOCK"] = Path.Combine(Root, "models", "models.lock.json") },
         RedirectStandardOutput = true,
         RedirectStandardError = true,
     })!;

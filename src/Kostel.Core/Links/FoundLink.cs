@@ -31,4 +31,8 @@ public enum LinkKind
 /// <param name="Captions">What can be taken instead of transcribing.</param>
 /// <param name="Chapters">Chapters that were found with it.</param>
 public sealed record FoundLink(
-    Uri Address, LinkKind Kind, Uri Media, string Title, DateOnly? Date, long? Bytes, int? DurationMs, Uri? Picture, IReadOnlyList<CaptionLink> Captions, IReadOnlyList<ChapterMark> Chapters);
+    Uri Address, LinkKind Kind, Uri Media, string Title, DateOnly? Date, long? Bytes, int? DurationMs, Uri? Picture, IReadOnlyList<CaptionLink> Captions, IReadOnlyList<ChapterMark> Chapters)
+{
+    /// <summary>Whether nobody said the title but the address: what the recording says of itself counts more.</summary>
+    public bool TitleIsGuessed { get; init; }
+}

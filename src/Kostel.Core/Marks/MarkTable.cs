@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text;
+using Kostel.Core.Text;
 
 namespace Kostel.Core.Marks;
 
@@ -12,11 +13,9 @@ public static class MarkTable
         var text = new StringBuilder("start\tend\tmark\ttext\tquote\tresolved\n");
         foreach (var m in marks)
         {
-            text.Append(CultureInfo.InvariantCulture, $"{m.StartMs}\t{m.EndMs}\t{m.Kind.ToString().ToLowerInvariant()}\t{Field(m.Text)}\t{Field(m.Quote)}\t{Field(m.Resolved ?? "")}\n");
+            text.Append(CultureInfo.InvariantCulture, $"{m.StartMs}\t{m.EndMs}\t{m.Kind.ToString().ToLowerInvariant()}\t{OneLine.Of(m.Text)}\t{OneLine.Of(m.Quote)}\t{OneLine.Of(m.Resolved ?? "")}\n");
         }
 
         return text.ToString();
     }
-
-    private static string Field(string text) => string.Join(' ', text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
 }

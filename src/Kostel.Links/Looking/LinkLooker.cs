@@ -22,7 +22,7 @@ public sealed class LinkLooker(GuardedClient client)
         switch (ContentKinds.Of((await answer.First(cancel)).Span, answer.Type))
         {
             case ContentKind.Recording:
-                return new FoundLink(address, LinkKind.Recording, address, TitleOf(answer), null, answer.Length, null, null, [], []);
+                return new FoundLink(address, LinkKind.Recording, address, TitleOf(answer), null, answer.Length, null, null, [], []) { TitleIsGuessed = true };
             case ContentKind.Playlist:
                 return await Stream(address, answer, cancel);
             case ContentKind.Xml:
@@ -37,7 +37,7 @@ public sealed class LinkLooker(GuardedClient client)
     private async Task<FoundLink> Stream(Uri address, GuardedAnswer answer, CancellationToken cancel)
     {
         var playlist = HlsPlaylist.Read(await answer.Text(client.Limits.PageBytes, cancel), answer.Address);
-        return new FoundLink(address, LinkKind.Stream, address, TitleOf(answer), null, null, playlist.DurationMs > 0 ? playlist.DurationMs : null, null, [], []);
+        return new FoundLink(address, LinkKind.Stream, address, TitleOf(answer), null, null, playlist.DurationMs > 0 ? playlist.DurationMs : null, null, [], []) { TitleIsGuessed = true };
     }
 
     private async Task<FoundLink> Feed(Uri address, GuardedAnswer answer, CancellationToken cancel)
@@ -93,6 +93,7 @@ public sealed class LinkLooker(GuardedClient client)
         {
             Address = address,
             Title = page.Title.Length > 0 ? page.Title : found.Title,
+            TitleIsGuessed = page.Title.Length == 0 && found.TitleIsGuessed,
             Date = page.Date ?? found.Date,
             DurationMs = page.DurationMs ?? found.DurationMs,
             Picture = page.Picture ?? found.Picture,

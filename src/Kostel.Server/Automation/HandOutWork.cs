@@ -1,9 +1,10 @@
-using System.Diagnostics;
 using System.Text;
 using Kostel.Core.Captions;
 using Kostel.Core.Problems;
+using Kostel.Core.Text;
 using Kostel.Data;
 using Kostel.Data.Rows;
+using Kostel.Links.Fetching;
 using Kostel.Server.Jobs;
 using Kostel.Server.Shared;
 using Microsoft.EntityFrameworkCore;
@@ -40,7 +41,8 @@ internal sealed class HandOutWork(LibraryFolder library, AutomationFile automati
             var files = await Write(turn.LectureId, folder, cancel);
             if (settings.Afterwards is { Count: > 0 } command)
             {
-                await Run(command, files, folder, cancel);
+                await OutsideProgram.Run(
+                    [.. command, .. files], folder, Patience, what => new HandOutProblemException($"{command[0]}, which is to be run after each lecture, {what}"), cancel);
             }
         }
 
@@ -70,7 +72,7 @@ internal sealed class HandOutWork(LibraryFolder library, AutomationFile automati
         var cards = await context.Cards.Where(c => c.LectureId == id).ToListAsync(cancel);
         if (cards.Count > 0)
         {
-            files.Add(await Keep($"{stem}.cards.tsv", string.Concat(cards.OrderBy(c => c.Source.StartMs).Select(c => $"{Field(c.Content.Front)}\t{Field(c.Content.Back)}\t{CaptionClock.Short(c.Source.StartMs)}\n"))));
+            files.Add(await Keep($"{stem}.cards.tsv", string.Concat(cards.OrderBy(c => c.Source.StartMs).Select(c => $"{OneLine.Of(c.Content.Front)}\t{OneLine.Of(c.Content.Back)}\t{CaptionClock.Short(c.Source.StartMs)}\n"))));
         }
 
         return files;
@@ -83,48 +85,11 @@ internal sealed class HandOutWork(LibraryFolder library, AutomationFile automati
         }
     }
 
-    private static string Field(string text) => string.Join(' ', text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
-
     /// <summary>A name that any file system takes and that leads nowhere else.</summary>
     private static string Name(string text)
     {
         const int Longest = 120;
         var clean = string.Join(' ', string.Concat(text.Select(c => char.IsLetterOrDigit(c) || c is '-' or ' ' or '_' ? c : ' ')).Split(' ', StringSplitOptions.RemoveEmptyEntries));
         return clean.Length == 0 ? "lecture" : clean[..Math.Min(Longest, clean.Length)];
-    }
-
-    private static async Task Run(IReadOnlyList<string> command, IReadOnlyList<string> files, string folder, CancellationToken cancel)
-    {
-        using var patience = CancellationTokenSource.CreateLinkedTokenSource(cancel);
-        patience.CancelAfter(Patience);
-        var start = new ProcessStartInfo(command[0], command.Skip(1).Concat(files)) { WorkingDirectory = folder, RedirectStandardError = true, RedirectStandardOutput = true };
-        using var process = Started(start);
-        try
-        {
-            var errors = process.StandardError.ReadToEndAsync(patience.Token);
-            _ = process.StandardOutput.BaseStream.CopyToAsync(Stream.Null, patience.Token);
-            await process.WaitForExitAsync(patience.Token);
-            if (process.ExitCode != 0)
-            {
-                throw new HandOutProblemException($"{command[0]}, which is to be run after each lecture, ended with {process.ExitCode}: {(await errors).Trim().Split('\n')[^1]}");
-            }
-        }
-        catch (OperationCanceledException)
-        {
-            process.Kill(entireProcessTree: true);
-            throw cancel.IsCancellationRequested ? new OperationCanceledException(cancel) : new HandOutProblemException($"{command[0]}, which is to be run after each lecture, was not done after {Patience.TotalMinutes:0} min.");
-        }
-    }
-
-    private static Process Started(ProcessStartInfo start)
-    {
-        try
-        {
-            return Process.Start(start)!;
-        }
-        catch (System.ComponentModel.Win32Exception)
-        {
-            throw new HandOutProblemException($"{start.FileName}, which is to be run after each lecture, cannot be started.");
-        }
     }
 }

@@ -24,15 +24,17 @@ public sealed record CaptionView(string Address, string? Type, string? Language)
 /// <param name="Media">Where the recording is; for a feed, where that is.</param>
 /// <param name="Kind">A recording, a stream, or a feed.</param>
 /// <param name="There">The lecture that was brought in from there already; null for none.</param>
+/// <param name="TitleIsGuessed">Nobody said the title but the address.</param>
 public sealed record FoundLinkView(
-    string Media, LinkKind Kind, string Title, DateOnly? Date, long? Bytes, int? DurationMs, bool HasPicture, IReadOnlyList<CaptionView> Captions, IReadOnlyList<ChapterMark> Chapters, string? There);
+    string Media, LinkKind Kind, string Title, DateOnly? Date, long? Bytes, int? DurationMs, bool HasPicture, IReadOnlyList<CaptionView> Captions, IReadOnlyList<ChapterMark> Chapters, string? There, bool TitleIsGuessed = false);
 
 /// <summary>What came of looking behind one address: something, or why not.</summary>
 public sealed record LookedAtLink(string Address, FoundLinkView? Found, string? Problem);
 
 /// <summary>Something that was found and is wanted.</summary>
 /// <param name="Address">As it was given.</param>
-public sealed record WantedLinkEntry(string Address, string Media, string Title, DateOnly? HeldOn, CaptionView? Captions, CaptionUse Use, IReadOnlyList<ChapterMark> Chapters, LinkKind Kind = LinkKind.Recording);
+/// <param name="TitleIsGuessed">What the recording says of itself counts more than this title.</param>
+public sealed record WantedLinkEntry(string Address, string Media, string Title, DateOnly? HeldOn, CaptionView? Captions, CaptionUse Use, IReadOnlyList<ChapterMark> Chapters, LinkKind Kind = LinkKind.Recording, bool TitleIsGuessed = false);
 
 /// <summary>Things from the web that are to become lectures.</summary>
 /// <param name="Choice">How they are transcribed; null as their course's routine says.</param>
@@ -74,7 +76,7 @@ internal static class LinkEndpoints
             var found = await web.Looker.Look(address, cancel);
             return new LookedAtLink(address.AbsoluteUri, new FoundLinkView(
                 found.Media.AbsoluteUri, found.Kind, found.Title, found.Date, found.Bytes, found.DurationMs, found.Picture is not null,
-                found.Captions.Select(c => new CaptionView(c.Address.AbsoluteUri, c.Type, c.Language)).ToList(), found.Chapters, null), null);
+                found.Captions.Select(c => new CaptionView(c.Address.AbsoluteUri, c.Type, c.Language)).ToList(), found.Chapters, null, found.TitleIsGuessed), null);
         }
         catch (NotValidException e)
         {
@@ -119,5 +121,6 @@ internal static class LinkEndpoints
         ChapterFiles.Ordered(entry.Chapters))
     {
         ByDownloader = entry.Kind == LinkKind.Outside,
+        TitleIsGuessed = entry.TitleIsGuessed,
     };
 }

@@ -15,6 +15,7 @@ const found = (change: Partial<Found> = {}): Found => ({
   captions: [],
   chapters: [],
   there: null,
+  titleIsGuessed: false,
   ...change,
 })
 const ok = (data: unknown) => ({ data, response: new Response(null, { status: 200 }) }) as never

@@ -62,6 +62,7 @@ export function useLinks() {
       media: c.found.media,
       kind: c.found.kind,
       title: c.title,
+      titleIsGuessed: c.found.titleIsGuessed && c.title === c.found.title,
       heldOn: c.heldOn || null,
       captions: c.found.captions[0] ?? null,
       use: c.use,
