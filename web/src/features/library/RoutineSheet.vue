@@ -75,7 +75,7 @@ async function keep(andRun: boolean) {
       <div class="row">
         <v-btn type="submit" :disabled="!there">Save</v-btn>
         <v-btn variant="outlined" :disabled="!there || !lectures" @click="keep(true)">
-          Save, and run over the {{ count(lectures, 'lecture') }} here
+          Save, and run over {{ lectures === 1 ? 'the lecture' : `the ${lectures} lectures` }} here
         </v-btn>
         <v-btn variant="text" @click="emit('closed')">Leave as it was</v-btn>
       </div>
