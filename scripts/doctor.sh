@@ -28,6 +28,7 @@ if command -v node >/dev/null; then
     cat "$state/models.txt"
   fi
 fi
+[ -d "$KOSTEL_MODELS/own" ] && [ -f "$cli" ] && dotnet "$cli" models list | while read -r own; do line "your own" "$own"; done
 [ -f "$server" ] && line built yes || line built "not yet: ./kostel demo or ./kostel start builds it"
 for place in "$state" "$KOSTEL_MODELS" "${XDG_DATA_HOME:-$HOME/.local/share}"; do
   at=$place
