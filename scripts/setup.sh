@@ -28,6 +28,13 @@ need_models() {
   node models/fetch.mjs "$KOSTEL_MODELS"
 }
 
+# What the first start can do without comes while Kostel is open already; what cannot be had is said and missed.
+models_meanwhile() {
+  need_node
+  node models/fetch.mjs --early "$KOSTEL_MODELS"
+  node models/fetch.mjs --late "$KOSTEL_MODELS" &
+}
+
 # need_npm FOLDER: installs what its lock file pins, again when that changes.
 need_npm() {
   need_node
@@ -71,5 +78,12 @@ need_pipeline() {
 
 need_everything() {
   need_pipeline
+  need_web_build
+}
+
+need_to_open() {
+  need_debian ffmpeg
+  models_meanwhile
+  need_dotnet_build
   need_web_build
 }
