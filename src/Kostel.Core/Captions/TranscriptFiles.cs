@@ -50,8 +50,9 @@ public static class TranscriptFiles
     };
 
     /// <summary>Reads a text by the ending of its file's name; another ending is taken for plain text. Chapters are found where it brings none.</summary>
+    /// <param name="chapters">Finds the chapters of a text that brings none; by the words alone without.</param>
     /// <exception cref="FormatException">Nothing in it can be read; the message names the line and what was expected.</exception>
-    public static BroughtText Read(string fileName, string text)
+    public static BroughtText Read(string fileName, string text, ChapterFinder? chapters = null)
     {
         if (text.Length > LongestText)
         {
@@ -66,11 +67,11 @@ public static class TranscriptFiles
             ".json" => new BroughtText(TranscriptFormat.Read(text), HasTimes: true, []),
             _ => PlainText.Read(text),
         };
-        return brought with { Transcript = WithChapters(brought.Transcript) };
+        return brought with { Transcript = WithChapters(brought.Transcript, chapters) };
     }
 
     /// <summary>A text that brings no chapters gets those that are found in it.</summary>
-    private static Transcript WithChapters(Transcript t) => t.Chapters.Count > 0
+    private static Transcript WithChapters(Transcript t, ChapterFinder? chapters) => t.Chapters.Count > 0
         ? t
-        : t with { Chapters = ChapterFinder.Find(Sentences.Of(t.Passages), t.DurationMs) };
+        : t with { Chapters = (chapters ?? ChapterFinder.ByWords).Find(Sentences.Of(t.Passages), t.DurationMs) };
 }

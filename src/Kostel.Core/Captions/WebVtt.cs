@@ -23,10 +23,13 @@ public static class WebVtt
     }
 
     /// <summary>Writes the chapters as a track of their own, for the kind "chapters".</summary>
-    public static string WriteChapters(Transcript transcript)
+    public static string WriteChapters(Transcript transcript) => WriteChapters(transcript.Chapters);
+
+    /// <summary>Writes a track of chapters.</summary>
+    public static string WriteChapters(IEnumerable<Chapter> chapters)
     {
         var text = new StringBuilder(ChapterHeader + "\n\n");
-        foreach (var c in transcript.Chapters)
+        foreach (var c in chapters)
         {
             Times(text, c.StartMs, c.EndMs).Append(Escape(c.Title)).Append("\n\n");
         }

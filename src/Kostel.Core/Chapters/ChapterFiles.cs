@@ -1,6 +1,8 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Kostel.Core.Captions;
 using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Chapters;
 
@@ -19,6 +21,15 @@ public static class ChapterFiles
         var isJson = text.TrimStart('\uFEFF', ' ', '\r', '\n').StartsWith('{');
         return Ordered(isJson ? ReadJson(text) : WebVtt.ReadChapters(text).Select(c => new ChapterMark(c.Title, c.StartMs)));
     }
+
+    /// <summary>Writes chapters in the open JSON form of Podcasting 2.0 (version 1.2), times in seconds.</summary>
+    /// <param name="more">Further fields of each chapter, which readers pass over.</param>
+    public static JsonObject WriteJson(IReadOnlyList<Chapter> chapters, Func<int, IEnumerable<KeyValuePair<string, JsonNode?>>>? more = null) => new()
+    {
+        ["version"] = "1.2.0",
+        ["chapters"] = new JsonArray([.. chapters.Select((c, i) => new JsonObject(
+            new Dictionary<string, JsonNode?> { ["startTime"] = c.StartMs / 1000m, ["endTime"] = c.EndMs / 1000m, ["title"] = c.Title }.Concat(more?.Invoke(i) ?? [])))]),
+    };
 
     /// <summary>Chapters in the order of time, each place once, with titles of one line.</summary>
     public static IReadOnlyList<ChapterMark> Ordered(IEnumerable<ChapterMark> chapters) => chapters

@@ -3,51 +3,99 @@ using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Chapters;
 
-/// <summary>Divides a lecture into chapters where its vocabulary changes, rather at a long pause than elsewhere, and names them.</summary>
-public static class ChapterFinder
+/// <summary>Divides a lecture into chapters where its subject changes, rather at a long pause or where the lecturer says so than elsewhere, and names them.</summary>
+/// <param name="vectors">What words mean, asked anew for each lecture because it may come late; <see cref="WordVectors.None"/> to go by the words alone.</param>
+public sealed class ChapterFinder(Func<WordVectors> vectors)
 {
     /// <summary>Beyond this a pause says no more.</summary>
     private const int LongestPauseMs = 3_000;
 
-    /// <summary>What a pause of one second takes off the cost of a boundary, in nats.</summary>
-    private const double PerSecondOfPause = 4;
+    /// <summary>What a pause of one second says for a boundary, and a new speaker or paragraph, in nats.</summary>
+    private const double PerSecondOfPause = 14, NewPassage = 3;
+
+    /// <summary>What it costs when a chapter is e times as long or as short as expected, in nats.</summary>
+    private const double PerLength = 8;
+
+    /// <summary>What each chapter costs, so that there are few rather than many, in nats.</summary>
+    private const double PerChapter = 6;
+
+    /// <summary>Where the number is asked for, no chapter is longer than this many times the mean.</summary>
+    private const int LongestOfMean = 6;
+
+    /// <summary>Goes by the words alone.</summary>
+    public static ChapterFinder ByWords { get; } = new(() => WordVectors.None);
 
     /// <summary>Chapters that tile the lecture; none for a lecture without words.</summary>
-    public static IReadOnlyList<Chapter> Find(IReadOnlyList<Sentence> sentences, int durationMs)
+    /// <param name="count">How many; null for as many as there are. No more than there are sentences.</param>
+    public IReadOnlyList<Chapter> Find(IReadOnlyList<Sentence> sentences, int durationMs, int? count = null)
     {
-        if (sentences.Count == 0)
+        var units = TextUnit.Of(sentences);
+        if (units.Count == 0)
         {
             return [];
         }
 
-        var (shortest, longest) = Lengths(durationMs);
-        var words = sentences.Select(s => Tokens.ContentStems(s.Text)).ToList();
-        var starts = LexicalSegmentation.Segment(
-            words,
-            i => -PerSecondOfPause * Math.Min(LongestPauseMs, Math.Max(0, sentences[i].StartMs - sentences[i - 1].EndMs)) / 1000,
-            (from, to) => Fits(sentences, from, to, durationMs, shortest, longest),
-            priorWeight: 1);
-        var titles = ChapterTitles.For(starts.Select((s, i) =>
-            (IReadOnlyList<Sentence>)sentences.Skip(s).Take((i + 1 < starts.Count ? starts[i + 1] : sentences.Count) - s).ToList()).ToList());
+        var starts = new TopicSegmentation(units.ConvertAll(u => u.Text), vectors()).Divide(
+            new SegmentationEvidence(i => Boundary(units, i), count is { } wanted ? Asked(units, wanted) : Usual(units, durationMs), TooLong(units, durationMs, count)), count);
+        var ends = starts.Skip(1).Append(units.Count).ToList();
+        var titles = ChapterTitles.For(starts.Select((s, i) => (IReadOnlyList<Sentence>)units.GetRange(s, ends[i] - s).ConvertAll(u => u.Sentence)).ToList());
         return starts.Select((s, i) => new Chapter(
             titles[i],
-            i == 0 ? 0 : sentences[s].StartMs,
-            i + 1 < starts.Count ? sentences[starts[i + 1]].StartMs : Math.Max(durationMs, sentences[^1].EndMs))).ToList();
+            i == 0 ? 0 : units[s].StartMs,
+            ends[i] < units.Count ? units[ends[i]].StartMs : Math.Max(durationMs, units[^1].EndMs))).ToList();
     }
+
+    /// <summary>What a boundary before a unit costs.</summary>
+    private static double Boundary(List<TextUnit> units, int i)
+    {
+        var (before, after) = (units[i - 1], units[i]);
+        var pause = Math.Clamp(after.StartMs - before.EndMs, 0, LongestPauseMs) / 1000.0;
+        var isNew = before.Sentence.PassageId != after.Sentence.PassageId;
+        return -(PerSecondOfPause * pause) - (isNew ? NewPassage : 0) - (after.IsWhole ? TurningPhrases.Between(before.Text, after.Text) : 0);
+    }
+
+    /// <summary>What a chapter costs where their number is found: few, of usual length.</summary>
+    private static Func<int, int, double> Usual(List<TextUnit> units, int durationMs)
+    {
+        var (shortest, expected, _) = Lengths(durationMs);
+        return (from, to) =>
+        {
+            var length = LengthMs(units, from, to);
+            var isWhole = from == 0 && to == units.Count;
+            return !isWhole && length < shortest ? double.PositiveInfinity : PerChapter + (PerLength * Math.Abs(Math.Log(Math.Max(1.0, length) / expected)));
+        };
+    }
+
+    /// <summary>What a chapter costs where their number is given: alike in length rather than not.</summary>
+    private static Func<int, int, double> Asked(List<TextUnit> units, int count)
+    {
+        var expected = units.Count / (double)count;
+        return (from, to) => PerLength * Math.Abs(Math.Log((to - from) / expected));
+    }
+
+    private static Func<int, int, bool> TooLong(List<TextUnit> units, int durationMs, int? count)
+    {
+        if (count is { } wanted)
+        {
+            var most = Math.Max(units.Count / wanted * LongestOfMean, units.Count - wanted + 1 < 200 ? units.Count : 0);
+            return (from, to) => to - from > Math.Max(1, most);
+        }
+
+        var (_, _, longest) = Lengths(durationMs);
+        return (from, to) => to - from > 1 && LengthMs(units, from, to) > longest;
+    }
+
+    private static int LengthMs(List<TextUnit> units, int from, int to) =>
+        (to == units.Count ? units[^1].EndMs : units[to].StartMs) - (from == 0 ? 0 : units[from].StartMs);
 
     /// <summary>Three to ten minutes in an hour (common practice, no source), less in a short lecture.</summary>
-    private static (int ShortestMs, int LongestMs) Lengths(int durationMs)
+    private static (int ShortestMs, double ExpectedMs, int LongestMs) Lengths(int durationMs)
     {
-        const int MostChapters = 12, LeastMs = 35_000, ShortestInAnHourMs = 180_000, Spread = 4, LeastLongestMs = 150_000;
-        var shortest = Math.Clamp(durationMs / MostChapters, LeastMs, ShortestInAnHourMs);
-        return (shortest, Math.Max(shortest * Spread, LeastLongestMs));
-    }
-
-    private static bool Fits(IReadOnlyList<Sentence> sentences, int from, int to, int durationMs, int shortest, int longest)
-    {
-        var start = from == 0 ? 0 : sentences[from].StartMs;
-        var end = to == sentences.Count ? durationMs : sentences[to].StartMs;
-        var isWhole = from == 0 && to == sentences.Count;
-        return isWhole || (end - start >= shortest && end - start <= longest) || to - from == 1 && end - start > longest;
+        const int LeastMs = 30_000, ShortestInAnHourMs = 180_000, LongestMs = 600_000, Hour = 3_600_000;
+        const double InAnHour = 12, Growth = 0.3;
+        var hours = Math.Max(durationMs, 1) / (double)Hour;
+        var expected = durationMs / Math.Max(1, InAnHour * Math.Pow(hours, Growth));
+        expected = Math.Clamp(expected, LeastMs, LongestMs * 0.7);
+        return ((int)Math.Clamp(expected * 0.5, LeastMs, ShortestInAnHourMs), expected, (int)Math.Clamp(expected * 4, LeastMs * 5, LongestMs));
     }
 }

@@ -1,4 +1,5 @@
 using Kostel.Core.Audio;
+using Kostel.Core.Chapters;
 using Kostel.Core.Speech.Languages;
 using Kostel.Core.Speech.Speakers;
 using Kostel.Core.Text;
@@ -22,7 +23,8 @@ public sealed record TranscribedRecording(Transcript Transcript, string? Notice,
 /// <summary>The whole way from a recording's sound to its transcript, set up here once for whoever wants one.</summary>
 /// <param name="recogniser">For the language of the plan.</param>
 /// <param name="parallel">How many utterances are recognised side by side.</param>
-public sealed class RecordingTranscription(IRecogniser recogniser, TranscriptionPlan plan, int parallel)
+/// <param name="chapters">Divides it.</param>
+public sealed class RecordingTranscription(IRecogniser recogniser, TranscriptionPlan plan, int parallel, ChapterFinder? chapters = null)
 {
     private readonly SoundMeters meters = new();
 
@@ -52,7 +54,7 @@ public sealed class RecordingTranscription(IRecogniser recogniser, Transcription
         var language = choice.Language;
         var heardMs = Pcm.ToMs(meters.Clipping.Samples);
         var words = TranscriptBuilder.Words(utterances);
-        var transcript = TranscriptBuilder.Build(utterances, heardMs, language, Diarisation.Of(words, meters.Voices, plan.Voices));
+        var transcript = TranscriptBuilder.Build(utterances, heardMs, language, Diarisation.Of(words, meters.Voices, plan.Voices), chapters);
         if (language == SpokenLanguages.English)
         {
             transcript = new Respell(plan.Spelling).Apply(transcript);

@@ -1,4 +1,5 @@
 using Kostel.Core.Captions;
+using Kostel.Core.Chapters;
 using Kostel.Core.Lectures;
 using Kostel.Core.Speech.Languages;
 using Kostel.Core.Text;
@@ -12,7 +13,7 @@ using Microsoft.EntityFrameworkCore;
 namespace Kostel.Server.Shared;
 
 /// <summary>Makes a lecture of a file that has arrived: a recording is put in the queue, a text is read at once.</summary>
-internal sealed class LectureIntake(LibraryFolder library, LectureArrival arrival, JobQueue queue, TimeProvider time)
+internal sealed class LectureIntake(LibraryFolder library, LectureArrival arrival, ChapterFinder chapters, JobQueue queue, TimeProvider time)
 {
     /// <summary>
     /// Takes in the file that lies in the lecture's folder. The upload becomes the lecture in one transaction; where it has become one
@@ -120,10 +121,10 @@ internal sealed class LectureIntake(LibraryFolder library, LectureArrival arriva
         }
     }
 
-    private static async Task<(BroughtText? Text, KeptThings? Things)> ReadText(string fileName, string path, CancellationToken cancel)
+    private async Task<(BroughtText? Text, KeptThings? Things)> ReadText(string fileName, string path, CancellationToken cancel)
     {
         await using var file = File.OpenRead(path);
         var text = await TextFiles.ReadAll(file, cancel);
-        return (TextFiles.Read(fileName, text), TextFiles.ReadThings(fileName, text));
+        return (TextFiles.Read(fileName, text, chapters), TextFiles.ReadThings(fileName, text));
     }
 }

@@ -1,4 +1,5 @@
 using Kostel.Core.Captions;
+using Kostel.Core.Chapters;
 using Kostel.Core.Lectures;
 using Kostel.Server.Http;
 
@@ -39,11 +40,12 @@ internal static class TextFiles
     }
 
     /// <summary>Reads a text, or says in plain words why not.</summary>
-    public static BroughtText Read(string fileName, string text)
+    /// <param name="chapters">Finds the chapters of one that brings none.</param>
+    public static BroughtText Read(string fileName, string text, ChapterFinder chapters)
     {
         try
         {
-            return TranscriptFiles.Read(fileName, text);
+            return TranscriptFiles.Read(fileName, text, chapters);
         }
         catch (FormatException e)
         {

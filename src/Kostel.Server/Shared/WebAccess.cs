@@ -1,4 +1,5 @@
 using Kostel.Core.Captions;
+using Kostel.Core.Chapters;
 using Kostel.Core.Links;
 using Kostel.Data;
 using Kostel.Data.Folder;
@@ -15,9 +16,11 @@ internal sealed class WebAccess : IDisposable
 {
     private readonly GuardedClient client;
     private readonly AutomationFile automation;
+    private readonly ChapterFinder chapters;
 
-    public WebAccess(LibraryFolder library, ServerSettings settings, AutomationFile automation)
+    public WebAccess(LibraryFolder library, ServerSettings settings, AutomationFile automation, ChapterFinder chapters)
     {
+        this.chapters = chapters;
         this.automation = automation;
         client = new GuardedClient(new RealNetwork(), settings.Links, settings.LinkExceptions);
         long Free() => FreeSpace.At(library.MediaFolder);
@@ -49,7 +52,7 @@ internal sealed class WebAccess : IDisposable
     {
         using var answer = await client.Open(link.Address, null, cancel);
         using var bytes = new MemoryStream(await answer.All(client.Limits.PageBytes, cancel));
-        return TextFiles.Read(NameFor(link, answer), await TextFiles.ReadAll(bytes, cancel));
+        return TextFiles.Read(NameFor(link, answer), await TextFiles.ReadAll(bytes, cancel), chapters);
     }
 
     /// <inheritdoc/>

@@ -1,4 +1,5 @@
 using Kostel.Core.Captions;
+using Kostel.Core.Chapters;
 using Kostel.Core.Problems;
 using Kostel.Core.Transcripts;
 using Kostel.Core.Transcripts.Edits;
@@ -31,22 +32,22 @@ internal static class TextEndpoints
 
     /// <summary>Takes captions that are inside of the recording's file as the lecture's text.</summary>
     private static async Task<Ok<TextBrought>> TakeInside(
-        string id, int index, KostelContext context, LibraryFolder library, ProgressBoard board, TimeProvider time, CancellationToken cancel)
+        string id, int index, KostelContext context, ChapterFinder chapters, LibraryFolder library, ProgressBoard board, TimeProvider time, CancellationToken cancel)
     {
         var lecture = await context.FindLecture(id, cancel);
         var stream = lecture.CaptionStreams?.FirstOrDefault(s => s.Index == index) ?? throw PlainProblemException.NotThere("text");
-        return await Install(id, $"captions.{stream.Language ?? lecture.Language}.vtt", await Recording.Captions(library.Original(id), index, cancel), context, board, time, cancel);
+        return await Install(id, $"captions.{stream.Language ?? lecture.Language}.vtt", await Recording.Captions(library.Original(id), index, cancel), context, chapters, board, time, cancel);
     }
 
     private static async Task<Ok<TextBrought>> Bring(
-        string id, string name, HttpRequest request, KostelContext context, LibraryFolder library, ProgressBoard board, TimeProvider time, CancellationToken cancel)
+        string id, string name, HttpRequest request, KostelContext context, ChapterFinder chapters, LibraryFolder library, ProgressBoard board, TimeProvider time, CancellationToken cancel)
     {
         var text = await TextFiles.ReadAll(request.Body, cancel);
         await LearnLength(id, context, library, cancel);
-        return await Install(id, name, text, context, board, time, cancel);
+        return await Install(id, name, text, context, chapters, board, time, cancel);
     }
 
-    private static async Task<Ok<TextBrought>> Install(string id, string name, string text, KostelContext context, ProgressBoard board, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<TextBrought>> Install(string id, string name, string text, KostelContext context, ChapterFinder chapters, ProgressBoard board, TimeProvider time, CancellationToken cancel)
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         var lecture = await context.FindLectureAtRest(id, cancel);
@@ -60,7 +61,7 @@ internal static class TextEndpoints
         }
         else
         {
-            var brought = TextFiles.Read(name, text);
+            var brought = TextFiles.Read(name, text, chapters);
             aligned = !brought.HasTimes && lecture.HasSound;
             var transcript = aligned ? FittedText.Aligned(brought.Transcript, heard)
                 : lecture.HasSound ? FittedText.Timed(brought.Transcript, lecture.DurationMs)

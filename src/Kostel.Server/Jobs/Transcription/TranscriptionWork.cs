@@ -16,7 +16,7 @@ namespace Kostel.Server.Jobs.Transcription;
 internal sealed record TranscriptionTask(TranscriptionChoice Choice, bool LanguageIsGuessed = false);
 
 /// <summary>Transcribes a lecture's recording in stages, committing every piece, and goes on where an earlier run stopped.</summary>
-internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder models, LoadedEngine engine, RecogniserChoice recognisers, ProgressBoard board, TimeProvider time) : IJobWork
+internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder models, LoadedEngine engine, ChapterFinder chapters, RecogniserChoice recognisers, ProgressBoard board, TimeProvider time) : IJobWork
 {
     /// <summary>A transcription.</summary>
     public static readonly JobKind<TranscriptionTask> Transcription = new("transcription", JobLane.Computing);
@@ -46,7 +46,7 @@ internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder model
             await context.NoteLanguage(lecture.Id, language.Language, language.IsGuessed, language.Mismatch, cancel);
             await turn.Enter(JobStage.Listening, cancel);
             transcription = new RecordingTranscription(
-                recogniser.For(language.Language, task.Choice.Accuracy, terms), new TranscriptionPlan(language, task.Choice.Voices, spelling, facts.DurationMs), Math.Max(1, Environment.ProcessorCount));
+                recogniser.For(language.Language, task.Choice.Accuracy, terms), new TranscriptionPlan(language, task.Choice.Voices, spelling, facts.DurationMs), Math.Max(1, Environment.ProcessorCount), chapters);
             var heard = await Listen(turn, transcription, facts, task, language, cancel);
             var isRight = heard.Language == language.Language;
             language = heard;
