@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using System.Text.Json;
 using Kostel.Benchmarks;
+using Kostel.Benchmarks.Segmenting;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Languages;
@@ -32,6 +33,28 @@ if (args is ["der", var reference, var found])
 
 var models = ModelFolder.Open(
     Environment.GetEnvironmentVariable("KOSTEL_MODELS")!, Environment.GetEnvironmentVariable("KOSTEL_MODEL_LOCK")!);
+
+// With "joined NAME" texts that were joined come in, one JSON a line; with "lectures FILE…" lectures with outlines are divided, with
+// "titles" before the files named too; with "long FILE…" four hours of them are timed.
+if (args is ["joined" or "lectures" or "titles" or "long", ..])
+{
+    var words = new WordKnowledgeFiles(models).Value;
+    switch (args[0])
+    {
+        case "joined":
+            ChapterBench.Joined(args[1], Console.In.ReadToEnd().Split('\n', StringSplitOptions.RemoveEmptyEntries), words);
+            break;
+        case "long":
+            ChapterBench.Long(args[1..], words);
+            break;
+        default:
+            ChapterBench.Lectures(args[1..], words, args[0] == "titles");
+            break;
+    }
+
+    return;
+}
+
 using var engine = SpeechEngine.Load(models);
 using var plain = new PlainLoop(models);
 if (args[0] == "language")

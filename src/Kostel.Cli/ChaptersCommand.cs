@@ -36,13 +36,13 @@ internal static class ChaptersCommand
 
     private static async Task<int> Run(FileInfo[] files, int? count, string to, CancellationToken cancel)
     {
-        var vectors = new WordVectorFile(ModelFolder.Open(KostelPaths.Models, KostelPaths.ModelLock));
-        if (vectors.Value.Count == 0)
+        var words = new WordKnowledgeFiles(ModelFolder.Open(KostelPaths.Models, KostelPaths.ModelLock));
+        if (words.Value.Vectors.Count == 0)
         {
             await Console.Error.WriteLineAsync("The word vectors are not there: chapters are found by the words alone. ./kostel models fetches them.");
         }
 
-        var finder = new ChapterFinder(() => vectors.Value);
+        var finder = new ChapterFinder(() => words.Value);
         var found = new List<FoundChapters>();
         foreach (var file in files)
         {
@@ -81,7 +81,7 @@ internal static class ChaptersCommand
 
         var transcript = (await TextFile.Read(file, cancel, finder)).Transcript;
         return new FoundChapters(
-            file.Name, count is null ? transcript.Chapters : finder.Find(Sentences.Of(transcript.Passages), transcript.DurationMs, count), null);
+            file.Name, count is null ? transcript.Chapters : finder.Find(Sentences.Of(transcript.Passages), transcript.DurationMs, count, transcript.Language), null);
     }
 
     private sealed record FoundChapters(string File, IReadOnlyList<Chapter> Chapters, LinedText? Lined)

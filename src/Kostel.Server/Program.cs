@@ -80,8 +80,8 @@ builder.Services.AddSingleton(_ => ModelFolder.Open(settings.ModelFolder, settin
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton<ProgressBoard>();
 builder.Services.AddSingleton<LoadedEngine>();
-builder.Services.AddSingleton<WordVectorFile>();
-builder.Services.AddSingleton(s => new ChapterFinder(() => s.GetRequiredService<WordVectorFile>().Value));
+builder.Services.AddSingleton<WordKnowledgeFiles>();
+builder.Services.AddSingleton(s => new ChapterFinder(() => s.GetRequiredService<WordKnowledgeFiles>().Value));
 builder.Services.AddSingleton<RecogniserChoice>();
 builder.Services.AddSingleton<IJobWork, TranscriptionWork>();
 builder.Services.AddSingleton<IJobWork, VoicesWork>();

@@ -73,5 +73,5 @@ public static class TranscriptFiles
     /// <summary>A text that brings no chapters gets those that are found in it.</summary>
     private static Transcript WithChapters(Transcript t, ChapterFinder? chapters) => t.Chapters.Count > 0
         ? t
-        : t with { Chapters = (chapters ?? ChapterFinder.ByWords).Find(Sentences.Of(t.Passages), t.DurationMs) };
+        : t with { Chapters = (chapters ?? ChapterFinder.ByWords).Find(Sentences.Of(t.Passages), t.DurationMs, null, t.Language) };
 }

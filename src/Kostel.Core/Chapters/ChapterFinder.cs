@@ -1,33 +1,36 @@
+using Kostel.Core.Chapters.Titles;
+using Kostel.Core.Speech.Languages;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Chapters;
 
 /// <summary>Divides a lecture into chapters where its subject changes, rather at a long pause or where the lecturer says so than elsewhere, and names them.</summary>
-/// <param name="vectors">What words mean, asked anew for each lecture because it may come late; <see cref="WordVectors.None"/> to go by the words alone.</param>
-public sealed class ChapterFinder(Func<WordVectors> vectors)
+/// <param name="words">What is known of words, asked anew for each lecture because it may come late; <see cref="WordKnowledge.None"/> to go by the lecture's words alone.</param>
+public sealed class ChapterFinder(Func<WordKnowledge> words)
 {
     /// <summary>Beyond this a pause says no more.</summary>
     private const int LongestPauseMs = 3_000;
 
     /// <summary>What a pause of one second says for a boundary, and a new speaker or paragraph, in nats.</summary>
-    private const double PerSecondOfPause = 14, NewPassage = 3;
+    private const double PerSecondOfPause = 10, NewPassage = 3;
 
     /// <summary>What it costs when a chapter is e times as long or as short as expected, in nats.</summary>
-    private const double PerLength = 8;
+    private const double PerLength = 12, PerLengthAsked = 8;
 
     /// <summary>What each chapter costs, so that there are few rather than many, in nats.</summary>
-    private const double PerChapter = 6;
+    private const double PerChapter = 8.6;
 
     /// <summary>Where the number is asked for, no chapter is longer than this many times the mean.</summary>
     private const int LongestOfMean = 6;
 
     /// <summary>Goes by the words alone.</summary>
-    public static ChapterFinder ByWords { get; } = new(() => WordVectors.None);
+    public static ChapterFinder ByWords { get; } = new(() => WordKnowledge.None);
 
     /// <summary>Chapters that tile the lecture; none for a lecture without words.</summary>
+    /// <param name="language">The code of what is spoken; what is known of words is known of English.</param>
     /// <param name="count">How many; null for as many as there are. No more than there are sentences.</param>
-    public IReadOnlyList<Chapter> Find(IReadOnlyList<Sentence> sentences, int durationMs, int? count = null)
+    public IReadOnlyList<Chapter> Find(IReadOnlyList<Sentence> sentences, int durationMs, int? count = null, string language = "en")
     {
         var units = TextUnit.Of(sentences);
         if (units.Count == 0)
@@ -35,10 +38,11 @@ public sealed class ChapterFinder(Func<WordVectors> vectors)
             return [];
         }
 
-        var starts = new TopicSegmentation(units.ConvertAll(u => u.Text), vectors()).Divide(
+        var known = language == SpokenLanguages.English ? words() : WordKnowledge.None;
+        var starts = new TopicSegmentation(units.ConvertAll(u => u.Text), known.Vectors).Divide(
             new SegmentationEvidence(i => Boundary(units, i), count is { } wanted ? Asked(units, wanted) : Usual(units, durationMs), TooLong(units, durationMs, count)), count);
         var ends = starts.Skip(1).Append(units.Count).ToList();
-        var titles = ChapterTitles.For(starts.Select((s, i) => (IReadOnlyList<Sentence>)units.GetRange(s, ends[i] - s).ConvertAll(u => u.Sentence)).ToList());
+        var titles = ChapterTitles.For(starts.Select((s, i) => (IReadOnlyList<Sentence>)units.GetRange(s, ends[i] - s).ConvertAll(u => u.Sentence)).ToList(), known, language);
         return starts.Select((s, i) => new Chapter(
             titles[i],
             i == 0 ? 0 : units[s].StartMs,
@@ -70,7 +74,7 @@ public sealed class ChapterFinder(Func<WordVectors> vectors)
     private static Func<int, int, double> Asked(List<TextUnit> units, int count)
     {
         var expected = units.Count / (double)count;
-        return (from, to) => PerLength * Math.Abs(Math.Log((to - from) / expected));
+        return (from, to) => PerLengthAsked * Math.Abs(Math.Log((to - from) / expected));
     }
 
     private static Func<int, int, bool> TooLong(List<TextUnit> units, int durationMs, int? count)
@@ -92,10 +96,10 @@ public sealed class ChapterFinder(Func<WordVectors> vectors)
     private static (int ShortestMs, double ExpectedMs, int LongestMs) Lengths(int durationMs)
     {
         const int LeastMs = 30_000, ShortestInAnHourMs = 180_000, LongestMs = 600_000, Hour = 3_600_000;
-        const double InAnHour = 12, Growth = 0.3;
+        const double InAnHour = 13, Growth = 0.3, ShortestOfExpected = 0.4;
         var hours = Math.Max(durationMs, 1) / (double)Hour;
         var expected = durationMs / Math.Max(1, InAnHour * Math.Pow(hours, Growth));
         expected = Math.Clamp(expected, LeastMs, LongestMs * 0.7);
-        return ((int)Math.Clamp(expected * 0.5, LeastMs, ShortestInAnHourMs), expected, (int)Math.Clamp(expected * 4, LeastMs * 5, LongestMs));
+        return ((int)Math.Clamp(expected * ShortestOfExpected, LeastMs, ShortestInAnHourMs), expected, (int)Math.Clamp(expected * 4, LeastMs * 5, LongestMs));
     }
 }

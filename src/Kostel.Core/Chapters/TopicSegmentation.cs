@@ -21,16 +21,16 @@ public sealed record SegmentationEvidence(Func<int, double> Boundary, Func<int, 
 public sealed class TopicSegmentation
 {
     /// <summary>What is expected of each word before any is seen, and how much more of frequent ones.</summary>
-    private const double WordPrior = 0.3, Zipf = 0.2, ZipfRank = 3_000, ZipfFlat = 300;
+    private const double WordPrior = 0.35, Zipf = 0.4, ZipfRank = 3_000, ZipfFlat = 300;
 
     /// <summary>The rank of a word that has no vector: rare.</summary>
     private const int UnknownRank = 60_000;
 
-    private const double MannerPrior = 0.5;
+    private const double MannerPrior = 0.35;
 
     /// <summary>How far words scatter around their segment's meaning, how much the segments' meanings differ beside that, the
     /// directions that count, and how much all of this says beside the words.</summary>
-    private const double Scatter = 0.02, MeaningSpread = 0.2, Directions = 60, MeaningWeight = 0.4;
+    private const double Scatter = 0.02, MeaningSpread = 0.13, Directions = 36, MeaningWeight = 0.4;
 
     /// <summary>Who is spoken of: a story about "she" and a rule about "you" differ by that alone.</summary>
     private static readonly Dictionary<string, string> Manners = "i i me i my i myself i i'm i we we us we our we you you your you he he him he his he himself he she she her she herself she they they them they their they"

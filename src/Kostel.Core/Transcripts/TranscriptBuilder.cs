@@ -14,7 +14,7 @@ public static class TranscriptBuilder
         var words = Words(utterances);
         var ids = words.Select((_, i) => Speaker.Unnamed((voices?[i] ?? 0) + 1).Id).ToList();
         var sentences = Sentences.Of(PassageBuilder.Build(words, ids, new HashSet<int>()));
-        var found = (chapters ?? ChapterFinder.ByWords).Find(sentences, durationMs);
+        var found = (chapters ?? ChapterFinder.ByWords).Find(sentences, durationMs, null, language);
         var passages = PassageBuilder.Build(words, ids, found.Skip(1).Select(c => c.StartMs).ToHashSet());
         var speakers = Enumerable.Range(1, words.Count == 0 ? 0 : (voices?.Max() ?? 0) + 1).Select(Speaker.Unnamed).ToList();
         return new Transcript(language, durationMs, speakers, passages, found);

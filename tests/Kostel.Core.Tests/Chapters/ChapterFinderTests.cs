@@ -1,4 +1,6 @@
 using Kostel.Core.Chapters;
+using Kostel.Core.Chapters.Titles;
+using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Tests.Chapters;
@@ -36,14 +38,38 @@ public class ChapterFinderTests
     public void A_short_recording_is_one_chapter() => Assert.Single(Lecture.Of("Fog is a cloud that touches the ground.").Chapters);
 
     [Fact]
-    public void A_chapter_is_named_after_the_term_that_it_defines_rather_than_after_a_frequent_word()
+    public void A_chapter_is_named_after_what_it_defines_and_speaks_of()
     {
         IReadOnlyList<Sentence> Chapter(params string[] texts) => texts.Select(t => Lecture.Sentence(t)).ToList();
         var titles = ChapterTitles.For(
         [
             Chapter("A mulch is a layer of material that covers the soil.", "Straw is cheap.", "The straw rots.", "More straw helps."),
             Chapter("It drains fast.", "It drains well.", "The bucket drains.", "The bucket is full."),
-        ]);
-        Assert.Equal(["Mulch", "Bucket"], titles);
+        ], WordKnowledge.None);
+        Assert.Contains("mulch", titles[0], StringComparison.OrdinalIgnoreCase);
+        Assert.Contains("bucket", titles[1], StringComparison.OrdinalIgnoreCase);
+    }
+
+    /// <summary>No stop anywhere: chapters begin at pieces of what is one sentence, and it stays quick.</summary>
+    [Fact]
+    public void Two_hundred_thousand_words_without_a_stop_are_divided_all_the_same()
+    {
+        var words = Enumerable.Range(0, 200_000).Select(i => new Word($"{(char)('a' + (i / 4_000 % 26))}ord{i % 7}", i * 400, (i * 400) + 380, 0.95)).ToList();
+        var chapters = ChapterFinder.ByWords.Find([new Sentence("p1", 0, words)], words[^1].EndMs);
+        Assert.InRange(chapters.Count, 100, 500);
+        Assert.All(chapters.Zip(chapters.Skip(1)), p => Assert.Equal(p.First.EndMs, p.Second.StartMs));
+        Assert.All(chapters, c => Assert.InRange(c.EndMs - c.StartMs, 1, 700_000));
+    }
+
+    [Theory]
+    [InlineData(1)]
+    [InlineData(3)]
+    [InlineData(400)]
+    public void As_many_chapters_are_made_as_are_asked_for(int count)
+    {
+        var sentences = Sentences.Of(Tides.Passages);
+        var chapters = ChapterFinder.ByWords.Find(sentences, Tides.DurationMs, count);
+        Assert.Equal(Math.Min(count, sentences.Count), chapters.Count);
+        Assert.Equal(chapters.Count, chapters.Select(c => c.Title).Distinct().Count());
     }
 }

@@ -184,7 +184,7 @@ defineExpose({ bring, scrolled, comeBack, write, passages, spoken })
   <article class="page" :lang="language" @wheel.passive="brought = null" @touchmove.passive="brought = null">
     <section v-for="(c, i) in chapters" :key="c.chapter?.startMs ?? 0" :aria-label="c.chapter?.title || 'Transcript'">
       <ChapterHeading
-        v-if="c.chapter"
+        v-if="c.chapter && chapters.length > 1"
         :chapter="c.chapter"
         :is-first="i === 0"
         :can-edit="canEdit"

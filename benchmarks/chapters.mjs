@@ -1,0 +1,24 @@
+// Chapters: how far they are from where texts were joined (F. Choi, 2000, rebuilt from the Brown corpus with a seeded
+// generator), and from outlines of lectures that were written down before; how long four hours take.
+// Usage: chapters.mjs [titles]: the names of the chapters beside.
+import { execFileSync } from 'node:child_process'
+import { readdirSync } from 'node:fs'
+
+const program = 'benchmarks/Kostel.Benchmarks/bin/Release/net10.0/Kostel.Benchmarks.dll'
+const bench = (args, input) => execFileSync('dotnet', [program, ...args], { encoding: 'utf8', input, maxBuffer: 1 << 28 })
+const texts = (folder) => readdirSync(folder).filter((f) => f.endsWith('.txt')).sort().map((f) => `${folder}/${f}`)
+const way = process.argv[2] === 'titles' ? 'titles' : 'lectures'
+
+console.log('| joined texts, 100 of each | method | Pk | WindowDiff |\n|---|---|---|---|')
+for (const [parts, named] of [['aj', 'news and learned'], ['aklmnp', 'news and fiction']])
+  for (const [low, high] of [[3, 11], [3, 5], [6, 8], [9, 11]]) {
+    const joined = execFileSync('node', ['tests/reference/choi.mjs', String(low), String(high), '100', parts], { encoding: 'utf8', maxBuffer: 1 << 28 })
+    process.stdout.write(bench(['joined', `${named}, ${low}–${high}`], joined))
+  }
+for (const [named, folder] of [['lectures that were tuned on', 'benchmarks/lectures'], ['lectures that were not', 'benchmarks/lectures/unseen']]) {
+  console.log(`\n| ${named} | chapters written | found | Pk | number given | by words alone |\n|---|---|---|---|---|---|`)
+  if (named.endsWith('not') && process.argv[3] === 'tuned') continue
+  process.stdout.write(bench([way, ...texts(folder)]))
+}
+console.log('\n| length | time |\n|---|---|')
+process.stdout.write(bench(['long', ...texts('benchmarks/lectures'), ...texts('benchmarks/lectures/unseen')]))

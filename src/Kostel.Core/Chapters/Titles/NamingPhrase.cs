@@ -1,0 +1,9 @@
+namespace Kostel.Core.Chapters.Titles;
+
+/// <summary>A phrase that names something, as it stands in a chapter.</summary>
+/// <param name="Text">As it was said.</param>
+/// <param name="Content">The stems of its words that say something, in order.</param>
+/// <param name="Sentence">Where it stands, counted in the chapter from 0.</param>
+/// <param name="IsAnnounced">A sentence says that this comes now.</param>
+/// <param name="IsDefined">A sentence says what it is.</param>
+internal sealed record NamingPhrase(string Text, IReadOnlyList<string> Content, int Sentence, bool IsAnnounced = false, bool IsDefined = false);

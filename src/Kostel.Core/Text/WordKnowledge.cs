@@ -1,0 +1,8 @@
+namespace Kostel.Core.Text;
+
+/// <summary>What is known of English words beside the lecture: what they mean, and what kinds of word they can be. Either may be missing.</summary>
+public sealed record WordKnowledge(WordVectors Vectors, Lexicon Lexicon)
+{
+    /// <summary>Nothing is known: what works with it does what it can without.</summary>
+    public static WordKnowledge None { get; } = new(WordVectors.None, Lexicon.None);
+}

@@ -1,0 +1,85 @@
+using Kostel.Core.Chapters.Titles;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Tests.Chapters;
+
+public class TitleTests
+{
+    private static readonly Lexicon Words = Lexicon.Read(new StringReader("""
+        bread 30 0 0 0
+        change 60 80 0 0
+        clay 20 0 0 0
+        dry 0 20 60 0
+        fine 3 1 40 2
+        grain 20 1 0 0
+        loaf 10 1 0 0
+        lime 10 2 0 0
+        measure 10 40 0 0
+        river 40 0 0 0
+        sandy 0 0 8 0
+        soil 40 2 0 0
+        stale 0 1 12 0
+        texture 20 0 0 0
+        tide 30 1 0 0
+        turn 20 90 0 0
+        water 150 5 0 0
+        wide 0 0 50 5
+        """));
+
+    private static readonly WordKnowledge Known = new(WordVectors.None, Words);
+
+    private static List<Sentence> Chapter(params string[] texts) => texts.Select(t => Lecture.Sentence(t)).ToList();
+
+    [Theory]
+    [InlineData("What is a tide?", "What a tide is")]
+    [InlineData("So, why does the river turn so wide?", "Why the river turns so wide")]
+    [InlineData("Can you change the texture of a soil?", "Changing the texture of a soil")]
+    [InlineData("How do we measure the water?", "How to measure the water")]
+    [InlineData("How long may one stay in it, then?", null)]
+    [InlineData("What is it?", null)]
+    [InlineData("Do you see this?", null)]
+    public void A_question_at_the_beginning_is_a_title_when_it_stands_by_itself(string asked, string? title) =>
+        Assert.Equal(title, AskedTitles.Of(asked, Words));
+
+    [Theory]
+    [InlineData("Now let us turn to the weather, because the tables cannot know it.", "the weather")]
+    [InlineData("A word about lime.", "lime")]
+    [InlineData("It rains.", null)]
+    public void What_is_announced_is_known(string said, string? announced) => Assert.Equal(announced, AskedTitles.Announced(said));
+
+    [Fact]
+    public void The_beginning_and_the_end_are_called_what_they_are()
+    {
+        var welcome = Chapter("Good evening and welcome.", "Tonight we look at soils.", "Next week we speak about lime.");
+        var clay = Chapter("Clay is fine.", "Fine clay holds water.", "The clay grains are wide.", "Clay turns with water.");
+        var bread = Chapter("Stale bread is not dry bread.", "The loaf is stale.", "A loaf of bread.");
+        var end = Chapter("To sum up, clay holds water.", "For next week do the exercises.", "Thank you, good night.");
+        var titles = ChapterTitles.For([welcome, clay, bread, end], Known);
+        Assert.Equal(("Welcome and plan", "Summing up and homework"), (titles[0], titles[3]));
+        Assert.Equal("Stale bread is not dry bread", titles[2]);
+        Assert.Contains("clay", titles[1], StringComparison.OrdinalIgnoreCase);
+        Assert.True(titles[1].Split(' ').Length is >= 2 and <= 7, titles[1]);
+        Assert.Equal(4, titles.Distinct().Count());
+    }
+
+    [Fact]
+    public void Without_a_lexicon_and_in_Spanish_chapters_have_names_of_the_lecture_too()
+    {
+        var titles = ChapterTitles.For([Chapter("The barometer falls.", "A barometer weighs the air."), Chapter("The mooring holds.", "A mooring needs chain.")], WordKnowledge.None);
+        Assert.Contains("arometer", titles[0]);
+        Assert.Contains("ooring", titles[1]);
+        var spanish = ChapterTitles.For([Chapter("La niebla es una nube.", "La niebla moja el suelo."), Chapter("El viento mueve las nubes.", "El viento sopla.")], Known, "es");
+        Assert.Contains("niebla", spanish[0], StringComparison.OrdinalIgnoreCase);
+        Assert.Contains("viento", spanish[1], StringComparison.OrdinalIgnoreCase);
+        Assert.DoesNotContain(spanish, t => t.Contains(" and ", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Chapters_that_say_nothing_still_have_different_names()
+    {
+        var titles = ChapterTitles.For([Chapter("Yes."), Chapter("No."), Chapter("Well then.")], Known);
+        Assert.Equal(3, titles.Distinct().Count());
+        Assert.DoesNotContain(titles, t => t.StartsWith("Part", StringComparison.Ordinal));
+    }
+}

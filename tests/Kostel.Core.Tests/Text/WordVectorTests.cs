@@ -1,0 +1,71 @@
+using System.Buffers.Binary;
+using System.Text;
+using Kostel.Core.Text;
+
+namespace Kostel.Core.Tests.Text;
+
+public class WordVectorTests
+{
+    /// <summary>A table of three words and two numbers each: "the" (0, 1), "tide" (1, 0) and "ebb" (0.8, 0.6).</summary>
+    private static byte[] Table()
+    {
+        var words = Encoding.UTF8.GetBytes("the\ntide\nebb");
+        var bytes = new byte[20 + words.Length + (3 * 6)];
+        Encoding.ASCII.GetBytes("KOSTELV1").CopyTo(bytes, 0);
+        BinaryPrimitives.WriteInt32LittleEndian(bytes.AsSpan(8), 3);
+        BinaryPrimitives.WriteInt32LittleEndian(bytes.AsSpan(12), 2);
+        BinaryPrimitives.WriteInt32LittleEndian(bytes.AsSpan(16), words.Length);
+        words.CopyTo(bytes, 20);
+        var at = 20 + words.Length;
+        foreach (var (x, y) in new[] { (0, 100), (100, 0), (80, 60) })
+        {
+            BinaryPrimitives.WriteSingleLittleEndian(bytes.AsSpan(at), 0.01f);
+            (bytes[at + 4], bytes[at + 5]) = ((byte)x, (byte)y);
+            at += 6;
+        }
+
+        return bytes;
+    }
+
+    [Fact]
+    public void Words_are_found_compared_and_weighed_by_their_rarity()
+    {
+        var vectors = WordVectors.Read(new MemoryStream(Table()));
+        Assert.Equal((3, 2), (vectors.Count, vectors.Size));
+        Assert.Equal(0.8, vectors.Similarity("tide", "ebb"), 5);
+        Assert.Equal(0, vectors.Similarity("tide", "the"), 5);
+        Assert.Equal(0, vectors.Similarity("tide", "quay"));
+        Assert.True(vectors.WeightOf("the") < vectors.WeightOf("ebb"));
+        Assert.Equal(1, vectors.WeightOf("quay"));
+        Assert.Equal(-1, vectors.PlaceOf("quay"));
+        var sum = new float[2];
+        Assert.True(vectors.AddTo("ebb", 2, sum));
+        Assert.False(vectors.AddTo("quay", 2, sum));
+        Assert.Equal([1.6f, 1.2f], sum.Select(x => MathF.Round(x, 4)));
+    }
+
+    [Fact]
+    public void What_is_no_table_or_cut_off_is_refused_in_words()
+    {
+        Assert.Contains("no table", Assert.Throws<InvalidDataException>(() => WordVectors.Read(new MemoryStream([1, 2, 3]))).Message);
+        Assert.Contains("cut off", Assert.Throws<InvalidDataException>(() => WordVectors.Read(new MemoryStream(Table()[..^4]))).Message);
+        var huge = Table();
+        BinaryPrimitives.WriteInt32LittleEndian(huge.AsSpan(8), int.MaxValue);
+        Assert.Contains("damaged", Assert.Throws<InvalidDataException>(() => WordVectors.Read(new MemoryStream(huge))).Message);
+        Assert.Equal(0, WordVectors.None.Count);
+    }
+
+    [Fact]
+    public void Kinds_of_words_are_known_in_every_form()
+    {
+        var lexicon = Lexicon.Read(new StringReader("run 10 300 0 0\ntide 30 1 0 0\nquick 1 0 50 2\nberry 5 0 0 0"));
+        Assert.Equal(300, lexicon.KindsOf("running").Verb);
+        Assert.Equal(31, lexicon.KindsOf("tides").Noun + lexicon.KindsOf("tides").Verb);
+        Assert.Equal(5, lexicon.KindsOf("berries").Noun);
+        Assert.Equal(1, lexicon.KindsOf("tide").NounShare, 1);
+        Assert.True(lexicon.IsVerbForm("running", "ing"));
+        Assert.False(lexicon.IsVerbForm("morning", "ing"));
+        Assert.Equal(0, lexicon.KindsOf("quay").Total);
+        Assert.Throws<InvalidDataException>(() => Lexicon.Read(new StringReader("run ten 1 0 0")));
+    }
+}
