@@ -6,7 +6,6 @@ using System.Text.Json.Nodes;
 using Kostel.Core.Captions;
 using Kostel.Core.Chapters;
 using Kostel.Core.Transcripts;
-using Kostel.Speech;
 
 namespace Kostel.Cli;
 
@@ -36,17 +35,15 @@ internal static class ChaptersCommand
 
     private static async Task<int> Run(FileInfo[] files, int? count, string to, CancellationToken cancel)
     {
-        var words = new WordKnowledgeFiles(ModelFolder.Open(KostelPaths.Models, KostelPaths.ModelLock));
-        if (words.Value.Vectors.Count == 0)
+        if (KnownWords.Value.Vectors.Count == 0)
         {
             await Console.Error.WriteLineAsync("The word vectors are not there: chapters are found by the words alone. ./kostel models fetches them.");
         }
 
-        var finder = new ChapterFinder(() => words.Value);
         var found = new List<FoundChapters>();
         foreach (var file in files)
         {
-            found.Add(await Find(file, finder, count, cancel));
+            found.Add(await Find(file, count, cancel));
         }
 
         if (to == "json")
@@ -72,16 +69,16 @@ internal static class ChaptersCommand
     }
 
     /// <summary>Chapters that a file brings are kept, unless a number of them is asked for.</summary>
-    private static async Task<FoundChapters> Find(FileInfo file, ChapterFinder finder, int? count, CancellationToken cancel)
+    private static async Task<FoundChapters> Find(FileInfo file, int? count, CancellationToken cancel)
     {
         if (await TextFile.Lined(file, cancel) is { } lined)
         {
-            return new FoundChapters(file.Name, finder.Find(lined.Sentences, lined.DurationMs, count), lined);
+            return new FoundChapters(file.Name, KnownWords.Chapters.Find(lined.Sentences, lined.DurationMs, count), lined);
         }
 
-        var transcript = (await TextFile.Read(file, cancel, finder)).Transcript;
+        var transcript = (await TextFile.Read(file, cancel)).Transcript;
         return new FoundChapters(
-            file.Name, count is null ? transcript.Chapters : finder.Find(Sentences.Of(transcript.Passages), transcript.DurationMs, count, transcript.Language), null);
+            file.Name, count is null ? transcript.Chapters : KnownWords.Chapters.Find(Sentences.Of(transcript.Passages), transcript.DurationMs, count, transcript.Language), null);
     }
 
     private sealed record FoundChapters(string File, IReadOnlyList<Chapter> Chapters, LinedText? Lined)

@@ -1,5 +1,4 @@
 using Kostel.Core.Captions;
-using Kostel.Core.Chapters;
 
 namespace Kostel.Cli;
 
@@ -10,11 +9,11 @@ internal static class TextFile
 
     /// <summary>Reads a file by the ending of its name, and says what is wrong with it by its name.</summary>
     /// <exception cref="FormatException">It is no text, or not of this form.</exception>
-    public static async Task<BroughtText> Read(FileInfo file, CancellationToken cancel, ChapterFinder? chapters = null)
+    public static async Task<BroughtText> Read(FileInfo file, CancellationToken cancel)
     {
         try
         {
-            return TranscriptFiles.Read(file.Name, await ReadAll(file, cancel), chapters);
+            return TranscriptFiles.Read(file.Name, await ReadAll(file, cancel), KnownWords.Chapters);
         }
         catch (FormatException e) when (e is not UnreadableFileException)
         {

@@ -106,7 +106,7 @@ internal static class TranscribeCommand
     {
         using var voice = engine.ListenForVoice();
         var plan = new TranscriptionPlan(language, wanted.Voices, wanted.Spelling, facts.DurationMs);
-        var transcription = new RecordingTranscription(recogniser, plan, Math.Max(1, Environment.ProcessorCount));
+        var transcription = new RecordingTranscription(recogniser, plan, Math.Max(1, Environment.ProcessorCount), KnownWords.Chapters);
         var watch = Stopwatch.StartNew();
         var utterances = new List<Utterance>();
         await foreach (var utterance in transcription.Listen(Recording.Decode(wanted.File.FullName, cancel), voice, 0, 0, null, cancel))
