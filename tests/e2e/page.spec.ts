@@ -143,6 +143,24 @@ test('what is typed just before a passage is split is kept', async ({ page, empt
   await expect(passage(page, 1)).toHaveText(/^Slack water/)
 })
 
+test('at rest only what is likely wrong is underlined; the rest while one checks, or where one wants it', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/lecture/why-tides`)
+  await expect.poll(() => highlighted(page, 'guessed').then((words) => words.length)).toBeGreaterThan(0)
+  expect(await highlighted(page, 'unsure')).toEqual([])
+  await page.getByRole('button', { name: /doubtful word/ }).click()
+  await expect.poll(() => highlighted(page, 'unsure').then((words) => words.length)).toBeGreaterThan(3)
+  await page.getByRole('button', { name: 'Close' }).first().click()
+  await expect.poll(() => highlighted(page, 'unsure')).toEqual([])
+
+  await page.getByRole('button', { name: 'Page', exact: true }).click()
+  await page.getByRole('radio', { name: 'None' }).check()
+  await expect.poll(() => highlighted(page, 'guessed')).toEqual([])
+  await page.getByRole('radio', { name: 'All' }).check()
+  await expect.poll(() => highlighted(page, 'unsure').then((words) => words.length)).toBeGreaterThan(3)
+  await page.getByRole('radio', { name: 'Likely wrong' }).check()
+  await expect.poll(() => highlighted(page, 'unsure')).toEqual([])
+})
+
 test('the doubtful words are walked through, heard, found right and corrected', async ({ page, demo }) => {
   await page.goto(`${demo.address}/lecture/rule-of-twelfths`)
   const before = (await page.getByRole('button', { name: /doubtful word/ }).innerText()).match(/\d+/u)?.[0]

@@ -15,6 +15,7 @@ const props = defineProps<{
   isCurrent: boolean
   isQuestion: boolean
   hidesFillers: boolean
+  doubtsShown: 'none' | 'few' | 'all'
   canEdit: boolean
   unsureBelow: number
   guessedBelow: number
@@ -60,13 +61,14 @@ onBeforeUnmount(() => props.actions.attach(props.passage.id, null))
           {{ clock(passage.startMs) }}
         </button>
       </span>
-      <span v-if="passage.confidence < unsureBelow" class="doubt">hard to hear</span>
+      <span v-if="doubtsShown !== 'none' && passage.confidence < unsureBelow" class="doubt">hard to hear</span>
     </div>
     <PassageText
       ref="text"
       :passage="passage"
       :label="`${speaker ? `${speaker}, ` : ''}${clock(passage.startMs)}`"
       :hides-fillers="hidesFillers"
+      :doubts-shown="doubtsShown"
       :guessed-below="guessedBelow"
       :is-current="isCurrent"
       :is-question="isQuestion"

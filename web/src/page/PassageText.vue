@@ -11,6 +11,8 @@ const props = defineProps<{
   passage: Passage
   label: string
   hidesFillers: boolean
+  /** Which doubtful words are underlined at rest; while somebody types here, all are. */
+  doubtsShown: 'none' | 'few' | 'all'
   guessedBelow: number
   isCurrent: boolean
   isQuestion: boolean
@@ -74,8 +76,9 @@ function underline() {
       .filter((i) => i >= 0)
       .map((i) => rangeIn(element.value, l.from[i] ?? 0, l.to[i] ?? 0))
       .filter((r) => r !== null)
-  unsure.set(ranges((c) => c >= props.guessedBelow))
-  guessed.set(ranges((c) => c < props.guessedBelow))
+  const shown = isFocused.value ? 'all' : props.doubtsShown
+  unsure.set(shown === 'all' ? ranges((c) => c >= props.guessedBelow) : [])
+  guessed.set(shown === 'none' ? [] : ranges((c) => c < props.guessedBelow))
 }
 
 watch(
@@ -83,6 +86,7 @@ watch(
   () => render(),
   { flush: 'post' },
 )
+watch(() => [props.doubtsShown, isFocused.value], underline, { flush: 'post' })
 onMounted(() => render(true))
 onBeforeUnmount(() => {
   unsure.clear()

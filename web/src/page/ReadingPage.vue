@@ -18,6 +18,7 @@ const props = defineProps<{
   sourceMs: number | null
   marks: readonly Mark[]
   hidesFillers: boolean
+  doubtsShown: 'none' | 'few' | 'all'
   canEdit: boolean
   /** Does an edit; says whether it was done. */
   edit: (edit: Edit) => Promise<boolean>
@@ -206,6 +207,7 @@ defineExpose({ bring, scrolled, comeBack, write, passages, spoken })
           :is-question="r.isQuestion"
           :hides-fillers="hidesFillers"
           :can-edit="canEdit"
+          :doubts-shown="doubtsShown"
           :unsure-below="transcript.unsureBelow"
           :guessed-below="transcript.guessedBelow"
           :actions="actions"

@@ -118,6 +118,7 @@ defineExpose({ page })
         :source-ms="sourceMs"
         :marks="marks"
         :hides-fillers="reading.hidesFillers.value"
+        :doubts-shown="doubts.isOpen.value ? 'all' : reading.doubts.value"
         :can-edit="canEdit"
         :edit="edits.edit"
         @hear="emit('hear', $event)"

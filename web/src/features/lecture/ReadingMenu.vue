@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { sizes, widths, type Reading } from './settings'
+import { doubtsShown, sizes, widths, type Reading } from './settings'
 
 const props = defineProps<{ target: HTMLElement; reading: Reading; hasPicture: boolean; canRespell: boolean }>()
 const emit = defineEmits<{ closed: []; respell: [spelling: 'british' | 'american'] }>()
-const { size, width, hidesFillers, captions } = props.reading
+const { size, width, hidesFillers, doubts, captions } = props.reading
 const step = (n: number) => {
   const at = sizes.findIndex((s) => s >= size.value)
   size.value = sizes[Math.min(sizes.length - 1, Math.max(0, at + n))] ?? 17
@@ -26,6 +26,14 @@ const step = (n: number) => {
         <span class="pair" role="radiogroup" aria-labelledby="width-name">
           <label v-for="(_, name) in widths" :key="name"
             ><input v-model="width" type="radio" :value="name" /> {{ name }}</label
+          >
+        </span>
+      </div>
+      <div class="line">
+        <span id="doubts-name">Doubtful words underlined</span>
+        <span class="pair" role="radiogroup" aria-labelledby="doubts-name">
+          <label v-for="(title, name) in doubtsShown" :key="name"
+            ><input v-model="doubts" type="radio" :value="name" /> {{ title }}</label
           >
         </span>
       </div>
