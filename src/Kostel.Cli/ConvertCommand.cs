@@ -10,7 +10,7 @@ namespace Kostel.Cli;
 /// <summary><c>convert IN --to FORMAT [--out FILE] [--times] [--no-speakers] [--from M:SS] [--until M:SS] [--title TEXT]</c></summary>
 internal static class ConvertCommand
 {
-    private static readonly string[] Formats = ["txt", "md", "srt", "vtt", "chapters", "tsv", "json", "docx", "pdf"];
+    private static readonly string[] Formats = ["txt", "md", "srt", "vtt", "chapters", "chaptersJson", "chaptersFfmpeg", "tsv", "json", "docx", "pdf"];
 
     public static Command Create()
     {

@@ -1,3 +1,4 @@
+using Kostel.Core.Chapters;
 using Kostel.Core.Study.Made;
 using Kostel.Core.Transcripts;
 using Kostel.Core.Transcripts.Edits;
@@ -71,6 +72,20 @@ public static class EditStore
         var patch = undo ? edit.Patch.Reverse() : edit.Patch;
         await context.Write(lecture, patch, cancel);
         return new ReplayedEdit(patch, left);
+    }
+
+    /// <summary>A lecture's chapters, if a person made or changed one of them or they came with the recording; null for those that were found.</summary>
+    public static async Task<IReadOnlyList<ChapterMark>?> OwnChapters(this KostelContext context, LectureRow lecture, CancellationToken cancel)
+    {
+        await foreach (var patch in context.Edits.Where(e => e.LectureId == lecture.Id && !e.IsUndone).Select(e => e.Patch).AsAsyncEnumerable().WithCancellation(cancel))
+        {
+            if (patch.ChaptersAfter is not null)
+            {
+                return await context.Chapters.Where(c => c.LectureId == lecture.Id).OrderBy(c => c.StartMs).Select(c => new ChapterMark(c.Title, c.StartMs)).ToListAsync(cancel);
+            }
+        }
+
+        return lecture.BroughtChapters;
     }
 
     /// <summary>What undo and redo would do next; null for nothing.</summary>

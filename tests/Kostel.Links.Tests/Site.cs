@@ -21,6 +21,8 @@ public sealed class Site : INetwork, IAsyncLifetime
 
     public Site()
     {
+        // Many at once on two cores: nobody waits for a thread as if the site did not answer.
+        ThreadPool.SetMinThreads(32, 32);
         var builder = WebApplication.CreateSlimBuilder();
         builder.Logging.ClearProviders();
         builder.WebHost.UseUrls("http://127.0.0.1:0");
@@ -58,7 +60,7 @@ public sealed class Site : INetwork, IAsyncLifetime
     /// <summary>So that nothing here waits long.</summary>
     public static LinkLimits Quick { get; } = new()
     {
-        Answer = TimeSpan.FromSeconds(5),
+        Answer = TimeSpan.FromSeconds(10),
         Silence = TimeSpan.FromSeconds(2),
         Page = TimeSpan.FromSeconds(20),
         RetryPause = TimeSpan.FromMilliseconds(5),

@@ -1,3 +1,6 @@
+using Kostel.Core.Chapters;
+using Kostel.Core.Transcripts;
+
 namespace Kostel.Media.Tests;
 
 public sealed class RecordingTests : IDisposable
@@ -28,6 +31,16 @@ public sealed class RecordingTests : IDisposable
 
         Assert.InRange(samples, 30_400, 34_400);
         Assert.InRange(loudest, 0.05f, 1f);
+    }
+
+    /// <summary>FFmpeg itself reads the chapters that Kostel writes for it, and puts them into a file.</summary>
+    [Fact]
+    public async Task Chapters_that_are_written_for_FFmpeg_stand_in_the_file_that_it_makes()
+    {
+        Chapter[] chapters = [new("One; and = all", 0, 900), new("Two", 900, 2_000)];
+        var metadata = made.Text("chapters.txt", FfMetadata.Write(chapters));
+        var path = made.File("with.m4a", $"{Tone} -i {metadata} -map_metadata 1 -c:a aac");
+        Assert.Equal(chapters.Select(c => new ChapterMark(c.Title, c.StartMs)), (await Recording.Probe(path, TestContext.Current.CancellationToken)).Tags.Chapters);
     }
 
     [Fact]

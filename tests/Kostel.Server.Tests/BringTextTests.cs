@@ -65,6 +65,29 @@ public sealed class BringTextTests(SharedServer shared) : IClassFixture<SharedSe
         Assert.DoesNotContain("Second", await Chapters());
     }
 
+    /// <summary>Chapters as the open forms have them, taken away and brought back; those that are out of order or past the end are put right.</summary>
+    [Fact]
+    public async Task Chapters_are_taken_away_and_brought_back_in_each_form_and_put_right_where_they_are_not()
+    {
+        var before = await server.Get($"/api/lectures/{id}/transcript");
+        foreach (var format in new[] { "chapters", "chaptersJson", "chaptersFfmpeg" })
+        {
+            var taken = await server.Http.GetStringAsync($"/api/lectures/{id}/export?format={format}", Cancel);
+            using var brought = await Bring($"chapters.{format}", taken);
+            Assert.Equal(HttpStatusCode.OK, brought.StatusCode);
+            Assert.Equal(before["chapters"]!.ToJsonString(), (await server.Get($"/api/lectures/{id}/transcript"))["chapters"]!.ToJsonString());
+        }
+
+        using var wild = await Bring("wild.json", """{"version":"1.2.0","chapters":[{"startTime":30,"title":"Late"},{"startTime":-4,"title":"Before"},{"startTime":5,"title":"Early"},{"startTime":5,"title":"Twice"},{"startTime":90000,"title":"Never"}]}""");
+        Assert.Equal(["Early", "Late"], await Chapters());
+        await server.Post($"/api/lectures/{id}/edits/undo");
+        using var past = await Bring("past.json", """{"chapters":[{"startTime":90000,"title":"Never"}]}""");
+        Assert.Contains("belong to another one", await ServerProcess.Detail(past), StringComparison.Ordinal);
+        using var none = await Bring("none.txt", ";FFMETADATA1\ntitle=Nothing\n");
+        Assert.Contains("Expected chapters", await ServerProcess.Detail(none), StringComparison.Ordinal);
+        Assert.Equal(before["chapters"]!.ToJsonString(), (await server.Get($"/api/lectures/{id}/transcript"))["chapters"]!.ToJsonString());
+    }
+
     [Fact]
     public async Task What_the_recogniser_writes_is_spelled_as_chosen()
     {

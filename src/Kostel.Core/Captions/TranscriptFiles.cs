@@ -1,3 +1,5 @@
+using System.Text.Encodings.Web;
+using System.Text.Json;
 using Kostel.Core.Chapters;
 using Kostel.Core.Transcripts;
 
@@ -21,6 +23,12 @@ public enum TextFormat
     /// <summary>WebVTT chapters.</summary>
     Chapters,
 
+    /// <summary>Chapters in the JSON form of Podcasting 2.0.</summary>
+    ChaptersJson,
+
+    /// <summary>Chapters in FFmpeg's metadata file.</summary>
+    ChaptersFfmpeg,
+
     /// <summary>Tab-separated values.</summary>
     Tsv,
 
@@ -37,6 +45,8 @@ public static class TranscriptFiles
     /// <summary>Endings of file names that can be read.</summary>
     public static IReadOnlyList<string> Endings { get; } = [".srt", ".vtt", ".tsv", ".json", ".txt", ".md"];
 
+    private static readonly JsonSerializerOptions Readable = new() { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+
     /// <summary>Writes a transcript.</summary>
     public static string Write(Transcript transcript, TextFormat format, TextOptions options) => format switch
     {
@@ -44,6 +54,8 @@ public static class TranscriptFiles
         TextFormat.Srt => SubRip.Write(transcript),
         TextFormat.Vtt => WebVtt.Write(transcript),
         TextFormat.Chapters => WebVtt.WriteChapters(transcript),
+        TextFormat.ChaptersJson => ChapterFiles.WriteJson(transcript.Chapters).ToJsonString(Readable) + "\n",
+        TextFormat.ChaptersFfmpeg => FfMetadata.Write(transcript.Chapters),
         TextFormat.Tsv => TabSeparated.Write(transcript),
         TextFormat.Json => TranscriptFormat.Write(transcript),
         _ => PlainText.Write(transcript, options),

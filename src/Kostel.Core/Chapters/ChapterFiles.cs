@@ -6,7 +6,7 @@ using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Chapters;
 
-/// <summary>Chapters as files have them: the open JSON form of Podcasting 2.0, and WebVTT of the kind chapters.</summary>
+/// <summary>Chapters as files have them: the open JSON form of Podcasting 2.0, WebVTT of the kind chapters, and FFmpeg's metadata.</summary>
 public static class ChapterFiles
 {
     /// <summary>More are no chapters.</summary>
@@ -15,11 +15,29 @@ public static class ChapterFiles
     private const int LongestTitle = 200;
 
     /// <summary>Its chapters in the order of time; those that begin where another does are left out.</summary>
-    /// <exception cref="FormatException">The text is neither.</exception>
+    /// <exception cref="FormatException">The text is none of them.</exception>
     public static IReadOnlyList<ChapterMark> Read(string text)
     {
-        var isJson = text.TrimStart('\uFEFF', ' ', '\r', '\n').StartsWith('{');
-        return Ordered(isJson ? ReadJson(text) : WebVtt.ReadChapters(text).Select(c => new ChapterMark(c.Title, c.StartMs)));
+        return Ordered(IsJson(text) ? ReadJson(text) : FfMetadata.IsOne(text) ? FfMetadata.Read(text) : WebVtt.ReadChapters(text).Select(c => new ChapterMark(c.Title, c.StartMs)));
+    }
+
+    /// <summary>Whether a text holds chapters and nothing else: a transcript that has some is none.</summary>
+    public static bool IsOne(string text) => WebVtt.IsChapters(text) || FfMetadata.IsOne(text) || (IsJson(text) && IsJsonOfChapters(text));
+
+    private static bool IsJson(string text) => text.TrimStart('\uFEFF', ' ', '\r', '\n').StartsWith('{');
+
+    private static bool IsJsonOfChapters(string text)
+    {
+        try
+        {
+            using var json = JsonDocument.Parse(text.TrimStart('\uFEFF'));
+            return json.RootElement.TryGetProperty("chapters", out var chapters) && chapters.ValueKind == JsonValueKind.Array
+                && !json.RootElement.TryGetProperty("passages", out _) && chapters.EnumerateArray().Any(c => c.ValueKind == JsonValueKind.Object && c.TryGetProperty("startTime", out _));
+        }
+        catch (JsonException)
+        {
+            return false;
+        }
     }
 
     /// <summary>Writes chapters in the open JSON form of Podcasting 2.0 (version 1.2), times in seconds.</summary>

@@ -1,4 +1,5 @@
 using Kostel.Core.Captions;
+using Kostel.Core.Chapters;
 using Kostel.Core.Problems;
 
 namespace Kostel.Core.Transcripts.Edits;
@@ -36,12 +37,14 @@ public static class FittedText
         return text with { DurationMs = length, Chapters = text.Chapters.Select((c, i) => i == text.Chapters.Count - 1 ? c with { EndMs = length } : c).ToList() };
     }
 
-    /// <summary>Chapters of a WebVTT file, made to tile a lecture.</summary>
-    /// <exception cref="FormatException">The file is not what it should be.</exception>
-    public static IReadOnlyList<Chapter> Chapters(string webVtt, int durationMs)
+    /// <summary>Chapters of a file, made to tile a lecture: those that overlap or stand in another order are put in theirs, those past its end left out.</summary>
+    /// <exception cref="FormatException">The file is not what it should be, or all of them begin when the lecture is over.</exception>
+    public static IReadOnlyList<Chapter> Chapters(string file, int durationMs)
     {
-        var read = WebVtt.ReadChapters(webVtt).Where(c => c.StartMs < durationMs).OrderBy(c => c.StartMs).DistinctBy(c => c.StartMs).ToList();
-        return ChapterTiles.Of(read.ConvertAll(c => (c.Title, c.StartMs)), durationMs);
+        var read = ChapterFiles.Read(file).Where(c => c.StartMs < durationMs).ToList();
+        return read.Count > 0
+            ? ChapterTiles.Of(read.ConvertAll(c => (c.Title, c.StartMs)), durationMs)
+            : throw new FormatException("All of its chapters begin when this lecture is over, so it seems to belong to another one.");
     }
 }
 

@@ -55,7 +55,7 @@ internal static class TextEndpoints
         var now = time.GetUtcNow().UtcDateTime;
         string? notice = null;
         var aligned = false;
-        if (WebVtt.IsChapters(text))
+        if (ChapterFiles.IsOne(text))
         {
             await context.Commit(lecture, heard, heard with { Chapters = Chapters(name, text, heard) }, [], "chapters brought in", now, cancel);
         }

@@ -13,7 +13,8 @@ using Microsoft.EntityFrameworkCore;
 namespace Kostel.Server.Features.Lectures;
 
 /// <summary>How a lecture is to be transcribed once more.</summary>
-public sealed record TranscribeAgain(Accuracy Accuracy, string? Language = null, bool ByService = false, int? Voices = null, string? Model = null)
+/// <param name="KeepsChapters">Chapters that a person made or changed, or that came with it, stay.</param>
+public sealed record TranscribeAgain(Accuracy Accuracy, string? Language = null, bool ByService = false, int? Voices = null, string? Model = null, bool KeepsChapters = true)
 {
     internal TranscriptionChoice Choice => new(Accuracy, Language, ByService, Voices, Model);
 }
@@ -24,7 +25,8 @@ public sealed record EarlierTranscript(int Id, Accuracy Accuracy, string? MadeBy
 /// <summary>How a lecture's transcript was made, and the ones before it, the newest first.</summary>
 /// <param name="MadeBy">The service that did it, if it was not this computer.</param>
 /// <param name="TermCount">Terms of its course, which the next transcription listens for.</param>
-public sealed record TranscriptHistory(Accuracy MadeWith, string? MadeBy, DateTime? MadeAt, int TermCount, IReadOnlyList<EarlierTranscript> Earlier);
+/// <param name="HasOwnChapters">A person made or changed one of its chapters, or they came with it.</param>
+public sealed record TranscriptHistory(Accuracy MadeWith, string? MadeBy, DateTime? MadeAt, int TermCount, bool HasOwnChapters, IReadOnlyList<EarlierTranscript> Earlier);
 
 /// <summary>A lecture's transcripts: reading the present one, making another, stopping that, going back.</summary>
 internal static class TranscriptEndpoints
@@ -81,7 +83,7 @@ internal static class TranscriptEndpoints
         await context.FindLectureAtRest(id, cancel);
         // Utterances of an attempt that was given up were heard with another choice.
         await context.Utterances.Where(u => u.LectureId == id).ExecuteDeleteAsync(cancel);
-        queue.Enqueue(context, TranscriptionWork.Transcription, id, new TranscriptionTask(wanted.Choice.Required()));
+        queue.Enqueue(context, TranscriptionWork.Transcription, id, new TranscriptionTask(wanted.Choice.Required(), FindsChaptersAnew: !wanted.KeepsChapters));
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
         await board.Report(new Progress(id, JobStage.Checking, JobState.Waiting, 0, null, 0, null));
@@ -95,7 +97,7 @@ internal static class TranscriptEndpoints
         var earlier = await context.EarlierTranscripts.AsNoTracking().Where(t => t.LectureId == id).OrderByDescending(t => t.Id)
             .Select(t => new EarlierTranscript(t.Id, t.Accuracy, t.MadeBy, t.MadeAt, t.WordCount)).ToListAsync(cancel);
         var terms = lecture.CourseId is { } course ? await context.Terms.CountAsync(t => t.CourseId == course, cancel) : 0;
-        return TypedResults.Ok(new TranscriptHistory(lecture.MadeWith, lecture.MadeBy, lecture.MadeAt, terms, earlier));
+        return TypedResults.Ok(new TranscriptHistory(lecture.MadeWith, lecture.MadeBy, lecture.MadeAt, terms, await context.OwnChapters(lecture, cancel) is not null, earlier));
     }
 
     /// <summary>Goes back to an earlier transcript; the present one is kept in its place.</summary>

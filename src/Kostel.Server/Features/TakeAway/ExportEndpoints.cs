@@ -24,6 +24,8 @@ public enum TakeAwayFormat
     Srt,
     Vtt,
     Chapters,
+    ChaptersJson,
+    ChaptersFfmpeg,
     Tsv,
     Json,
     Docx,
@@ -118,7 +120,7 @@ internal static class ExportEndpoints
         TakeAwayFormat.Vtt or TakeAwayFormat.Chapters => "text/vtt",
         TakeAwayFormat.Srt => "application/x-subrip",
         TakeAwayFormat.Tsv => "text/tab-separated-values",
-        TakeAwayFormat.Json => MediaTypeNames.Application.Json,
+        TakeAwayFormat.Json or TakeAwayFormat.ChaptersJson => MediaTypeNames.Application.Json,
         _ => MediaTypeNames.Text.Plain,
     };
 
@@ -129,6 +131,8 @@ internal static class ExportEndpoints
         var ending = wanted.Kind switch
         {
             TakeAwayFormat.Chapters => "chapters.vtt",
+            TakeAwayFormat.ChaptersJson => "chapters.json",
+            TakeAwayFormat.ChaptersFfmpeg => "chapters.txt",
             TakeAwayFormat.Marks => "marks.tsv",
             var format => format.ToString().ToLowerInvariant(),
         };

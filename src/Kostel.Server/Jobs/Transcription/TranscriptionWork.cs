@@ -13,7 +13,8 @@ namespace Kostel.Server.Jobs.Transcription;
 
 /// <summary>What a transcription is asked for.</summary>
 /// <param name="LanguageIsGuessed">The language was not asked for but found out by an attempt that was interrupted.</param>
-internal sealed record TranscriptionTask(TranscriptionChoice Choice, bool LanguageIsGuessed = false);
+/// <param name="FindsChaptersAnew">Chapters that a person made or changed are not kept.</param>
+internal sealed record TranscriptionTask(TranscriptionChoice Choice, bool LanguageIsGuessed = false, bool FindsChaptersAnew = false);
 
 /// <summary>Transcribes a lecture's recording in stages, committing every piece, and goes on where an earlier run stopped.</summary>
 internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder models, LoadedEngine engine, ChapterFinder chapters, RecogniserChoice recognisers, ProgressBoard board, TimeProvider time) : IJobWork
@@ -62,14 +63,19 @@ internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder model
         var made = transcription.Arrange(await context.Utterances(lecture.Id, cancel), language);
         var version = 0;
         await turn.Finish(
-            async (now, at) => version = await now.InstallTranscript(
-                await now.Lectures.SingleAsync(l => l.Id == lecture.Id, cancel),
-                new InstalledTranscript(BroughtChapters.Into(made.Transcript, lecture.BroughtChapters), made.Notice, new Provenance(task.Choice.Accuracy, recogniser.Signature, at))
-                {
-                    LanguageIsGuessed = language.IsGuessed,
-                    HasPicture = facts.HasPicture,
-                },
-                cancel),
+            async (now, at) =>
+            {
+                var row = await now.Lectures.SingleAsync(l => l.Id == lecture.Id, cancel);
+                row.BroughtChapters = task.FindsChaptersAnew ? null : await now.OwnChapters(row, cancel);
+                version = await now.InstallTranscript(
+                    row,
+                    new InstalledTranscript(BroughtChapters.Into(made.Transcript, row.BroughtChapters), made.Notice, new Provenance(task.Choice.Accuracy, recogniser.Signature, at))
+                    {
+                        LanguageIsGuessed = language.IsGuessed,
+                        HasPicture = facts.HasPicture,
+                    },
+                    cancel);
+            },
             cancel);
         await board.TextChanged(lecture.Id, version);
     }
@@ -152,7 +158,7 @@ internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder model
             if (task.Choice.Language is null)
             {
                 // A restart goes on in the language that was found out.
-                await turn.Keep(new TranscriptionTask(task.Choice with { Language = choice.Language }, choice.IsGuessed), cancel);
+                await turn.Keep(task with { Choice = task.Choice with { Language = choice.Language }, LanguageIsGuessed = choice.IsGuessed }, cancel);
             }
 
             return choice;

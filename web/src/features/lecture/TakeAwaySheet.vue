@@ -17,6 +17,8 @@ const formats = [
   { value: 'srt', title: 'Captions: SubRip (srt)', text: false },
   { value: 'vtt', title: 'Captions: WebVTT (vtt)', text: false },
   { value: 'chapters', title: 'Chapters: WebVTT', text: false },
+  { value: 'chaptersJson', title: 'Chapters: Podcasting 2.0 (json)', text: false },
+  { value: 'chaptersFfmpeg', title: 'Chapters: for FFmpeg', text: false },
   { value: 'tsv', title: 'Table (tsv)', text: false },
   { value: 'json', title: 'Everything (Kostel JSON)', text: false },
 ] as const
@@ -69,7 +71,7 @@ async function copy() {
           ><input v-model="links" type="checkbox" /> times are links to the lecture on this computer</label
         >
       </template>
-      <label v-if="format !== 'chapters'"
+      <label v-if="!format.startsWith('chapters')"
         ><input v-model="withoutFillers" type="checkbox" /> without fillers and false starts</label
       >
       <label v-if="span"

@@ -10,6 +10,7 @@ const props = defineProps<{ lecture: Lecture }>()
 const emit = defineEmits<{ closed: []; begun: []; replaced: [] }>()
 const accuracy = ref<Accuracy>('accurate')
 const spoken = ref<Spoken>({ language: props.lecture.language.code, byService: false, voices: null, model: null })
+const keepsChapters = ref(true)
 const path = { path: { id: props.lecture.id } }
 const { value: made, problem } = useLoaded(() => must(api.GET('/api/lectures/{id}/transcripts', { params: path })))
 
@@ -25,7 +26,10 @@ async function attempt(action: () => Promise<void>) {
 const begin = () =>
   attempt(async () => {
     await must(
-      api.POST('/api/lectures/{id}/transcribe', { params: path, body: { accuracy: accuracy.value, ...spoken.value } }),
+      api.POST('/api/lectures/{id}/transcribe', {
+        params: path,
+        body: { accuracy: accuracy.value, ...spoken.value, keepsChapters: keepsChapters.value },
+      }),
     )
     emit('begun')
     emit('closed')
@@ -51,6 +55,12 @@ const goBack = (earlier: number) =>
       </p>
       <SpokenChoice v-model="spoken" />
       <AccuracyChoice v-if="!spoken.byService" v-model="accuracy" v-model:spoken="spoken" />
+      <v-checkbox
+        v-if="made?.hasOwnChapters"
+        v-model="keepsChapters"
+        label="Keep its chapters: some are yours or came with it"
+        hide-details
+      />
       <p v-if="lecture.course && made" class="terms">
         <template v-if="made.termCount">Listens for {{ made.termCount }} terms of “{{ lecture.course }}”.</template>
         <template v-else>“{{ lecture.course }}” has no terms to listen for yet.</template>
