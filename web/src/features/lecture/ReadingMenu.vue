@@ -29,7 +29,7 @@ const step = (n: number) => {
           >
         </span>
       </div>
-      <div class="line">
+      <div class="line stacked">
         <span id="doubts-name">Doubtful words underlined</span>
         <span class="pair" role="radiogroup" aria-labelledby="doubts-name">
           <label v-for="(title, name) in doubtsShown" :key="name"
@@ -66,6 +66,11 @@ const step = (n: number) => {
   align-items: center;
   gap: 14px;
   min-height: 26px;
+}
+.stacked {
+  flex-direction: column;
+  align-items: flex-start;
+  gap: 2px;
 }
 .pair {
   display: flex;

@@ -6,7 +6,7 @@ export const sizes = [15, 16, 17, 18, 20, 22, 24] as const
 export const widths = { narrow: '52ch', medium: '66ch', wide: '84ch' } as const
 
 /** Which doubtful words are underlined while one only reads. While one checks or types, all of them are. */
-export const doubtsShown = { none: 'None', few: 'Likely wrong', all: 'All' } as const
+export const doubtsShown = { none: 'none', few: 'likely wrong', all: 'all' } as const
 export type DoubtsShown = keyof typeof doubtsShown
 
 export function useReading() {
