@@ -24,6 +24,9 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
     /// <summary>Where the number is asked for, no chapter is longer than this many times the mean.</summary>
     private const int LongestOfMean = 6;
 
+    /// <summary>In a text of fewer units any division is tried.</summary>
+    private const int ShortText = 200;
+
     /// <summary>Goes by the words alone.</summary>
     public static ChapterFinder ByWords { get; } = new(() => WordKnowledge.None);
 
@@ -81,8 +84,8 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
     {
         if (count is { } wanted)
         {
-            var most = Math.Max(units.Count / wanted * LongestOfMean, units.Count - wanted + 1 < 200 ? units.Count : 0);
-            return (from, to) => to - from > Math.Max(1, most);
+            var most = units.Count < ShortText ? units.Count : Math.Max(1, units.Count / wanted * LongestOfMean);
+            return (from, to) => to - from > most;
         }
 
         var (_, _, longest) = Lengths(durationMs);
