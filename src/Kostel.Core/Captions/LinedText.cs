@@ -7,7 +7,7 @@ namespace Kostel.Core.Captions;
 /// <param name="Lines">The line of each, counted from 1.</param>
 public sealed record LinedText(IReadOnlyList<Sentence> Sentences, IReadOnlyList<int> Lines)
 {
-    private const int MsPerLetter = 70, FewestLines = 4, MostWordsALine = 60;
+    private const int FewestLines = 4, MostWordsALine = 60;
 
     /// <summary>Until when it lasts.</summary>
     public int DurationMs => Sentences.Count == 0 ? 0 : Sentences[^1].EndMs;
@@ -30,7 +30,7 @@ public sealed record LinedText(IReadOnlyList<Sentence> Sentences, IReadOnlyList<
             var spoken = new List<Word>(words.Length);
             foreach (var word in words)
             {
-                var end = at + ((word.Length + 1) * MsPerLetter);
+                var end = at + ((word.Length + 1) * PlainText.MsPerLetter);
                 spoken.Add(new Word(word, at, end, 1));
                 at = end;
             }

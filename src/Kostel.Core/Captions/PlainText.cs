@@ -8,7 +8,10 @@ namespace Kostel.Core.Captions;
 /// <summary>Plain text and Markdown: chapters as headings, a paragraph a passage, before it the time and the name where wanted.</summary>
 public static partial class PlainText
 {
-    private const int MsPerLetter = 70, PauseMs = 700, LongestHeading = 12;
+    /// <summary>How long a letter is spoken where a text has no times (common practice, no source).</summary>
+    internal const int MsPerLetter = 70;
+
+    private const int PauseMs = 700, LongestHeading = 12;
 
     /// <summary>Writes plain text: <c>[1:02] Name: words</c>.</summary>
     public static string Write(Transcript transcript, TextOptions options) => Paragraphs(

@@ -1,6 +1,6 @@
 namespace Kostel.Core.Text;
 
-/// <summary>Past forms of English verbs that follow no rule and are no other kind of word.</summary>
+/// <summary>Past forms of English verbs that follow no rule. Some of them are other kinds of word too ("left", "saw"): here they are taken for verbs.</summary>
 public static class IrregularVerbs
 {
     private static readonly HashSet<string> Past = [.. """

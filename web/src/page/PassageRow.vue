@@ -4,6 +4,7 @@ import type { Mark, Passage } from '@/api/client'
 import { clock } from '@/shared/time'
 import MarkNote from './MarkNote.vue'
 import PassageText from './PassageText.vue'
+import type { DoubtsShown } from './highlights'
 import type { PassageActions } from './passageActions'
 
 const props = defineProps<{
@@ -15,7 +16,7 @@ const props = defineProps<{
   isCurrent: boolean
   isQuestion: boolean
   hidesFillers: boolean
-  doubtsShown: 'none' | 'few' | 'all'
+  doubtsShown: DoubtsShown
   canEdit: boolean
   unsureBelow: number
   guessedBelow: number

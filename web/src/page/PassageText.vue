@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { Passage } from '@/api/client'
-import { useRanges, rangeIn } from './highlights'
+import { useRanges, rangeIn, type DoubtsShown } from './highlights'
 import { layOut, plain, shownWordAt } from './text'
 import { caretOffset, placeCaret, type Way } from './caret'
 import { passageKey } from './passageKeys'
@@ -12,7 +12,7 @@ const props = defineProps<{
   label: string
   hidesFillers: boolean
   /** Which doubtful words are underlined at rest; while somebody types here, all are. */
-  doubtsShown: 'none' | 'few' | 'all'
+  doubtsShown: DoubtsShown
   guessedBelow: number
   isCurrent: boolean
   isQuestion: boolean

@@ -5,6 +5,7 @@ import { indexAt } from '@/shared/time'
 import ChapterHeading from './ChapterHeading.vue'
 import PassageRow from './PassageRow.vue'
 import { placeCaret, type Way } from './caret'
+import type { DoubtsShown } from './highlights'
 import type { PassageActions } from './passageActions'
 import { useLaidOut } from './useLaidOut'
 import { usePageRows } from './usePageRows'
@@ -18,7 +19,7 @@ const props = defineProps<{
   sourceMs: number | null
   marks: readonly Mark[]
   hidesFillers: boolean
-  doubtsShown: 'none' | 'few' | 'all'
+  doubtsShown: DoubtsShown
   canEdit: boolean
   /** Does an edit; says whether it was done. */
   edit: (edit: Edit) => Promise<boolean>

@@ -1,4 +1,7 @@
 /** Names of what is marked in the text. Each has its look in highlights.css. */
+/** Which doubtful words are underlined: none, those that are likely wrong, or all. */
+export type DoubtsShown = 'none' | 'few' | 'all'
+
 export type HighlightName = 'unsure' | 'guessed' | 'spoken' | 'found' | 'found-here' | 'marked' | 'unclear' | 'checked'
 
 // The words of a passage are one text node: marks are ranges over it, so that a long lecture stays light and can be typed in.

@@ -30,14 +30,14 @@ internal static partial class AskedTitles
     public static string? Announced(string sentence) =>
         Turning().Match(Lead().Replace(sentence.Trim(), "")) is { Success: true } m && IsWhole(m.Groups["thing"].Value, fewest: 1) ? m.Groups["thing"].Value.Trim() : null;
 
-    private static string Statement(Match m, Lexicon lexicon)
+    private static string? Statement(Match m, Lexicon lexicon)
     {
         var (asks, helper) = (m.Groups["asks"].Value, m.Groups["helper"].Value.ToLowerInvariant());
         var words = m.Groups["rest"].Value.Split(' ');
         var at = Enumerable.Range(1, Math.Max(0, words.Length - 1)).FirstOrDefault(i => IsVerb(words[i].ToLowerInvariant()) && IsNoun(words[i - 1].ToLowerInvariant()));
         if (at == 0)
         {
-            return "";
+            return null;
         }
 
         var (subject, verb) = (string.Join(' ', words[..at]), words[at]);
@@ -47,7 +47,6 @@ internal static partial class AskedTitles
         {
             "do" => $"{asks} {subject} {rest}",
             "does" => $"{asks} {subject} {ThirdPerson(verb)}{after}",
-            "did" => "",
             _ => $"{asks} {subject} {helper} {rest}",
         };
 

@@ -29,7 +29,7 @@ public static class ChapterTitles
         var titles = new List<string>();
         for (var c = 0; c < chapters.Count; c++)
         {
-            titles.Add(Unused(isEnglish ? Candidates(c).OfType<string>() : [Composed(c)], titles, () => Ranked(c).Select(p => WordForms.Capital(p.Text))));
+            titles.Add(Unused(isEnglish ? Candidates(c).OfType<string>() : [Composed(c)], titles, () => Ranked(c).Select(p => WordForms.Capital(p.Phrase.Text))));
         }
 
         return titles;
@@ -54,13 +54,13 @@ public static class ChapterTitles
             yield return Composed(c);
         }
 
-        List<NamingPhrase> Ranked(int c) => Rank(chapters[c], phrases[c], weights, c, isEnglish);
+        List<(NamingPhrase Phrase, double Score)> Ranked(int c) => Rank(chapters[c], phrases[c], weights, c, isEnglish);
 
-        string Composed(int c) => Compose(Ranked(c), language == "es" ? "y" : "and", p => Score(p, chapters[c], phrases[c], weights, c));
+        string Composed(int c) => Compose(Ranked(c), language == "es" ? "y" : "and");
     }
 
     /// <summary>The best phrases first, each thing once.</summary>
-    private static List<NamingPhrase> Rank(IReadOnlyList<Sentence> chapter, List<NamingPhrase> phrases, ChapterWords weights, int c, bool isEnglish)
+    private static List<(NamingPhrase Phrase, double Score)> Rank(IReadOnlyList<Sentence> chapter, List<NamingPhrase> phrases, ChapterWords weights, int c, bool isEnglish)
     {
         var announced = isEnglish ? chapter.Take(BeginningSentences).Select(s => AskedTitles.Announced(s.Text)).OfType<string>().ToList() : [];
         var defined = isEnglish
@@ -74,7 +74,7 @@ public static class ChapterTitles
             .Select(p => (Phrase: p, Score: Score(p, chapter, phrases, weights, c)))
             .Where(p => p.Score > 0)
             .OrderByDescending(p => p.Score).ThenBy(p => p.Phrase.Sentence).ThenBy(p => p.Phrase.Text, StringComparer.Ordinal)
-            .Select(p => p.Phrase).ToList();
+            .ToList();
     }
 
     private static double Score(NamingPhrase phrase, IReadOnlyList<Sentence> chapter, List<NamingPhrase> all, ChapterWords weights, int c)
@@ -91,17 +91,17 @@ public static class ChapterTitles
             * (phrase.IsDefined ? Defined : 1);
     }
 
-    private static string Compose(List<NamingPhrase> ranked, string and, Func<NamingPhrase, double> score)
+    private static string Compose(List<(NamingPhrase Phrase, double Score)> ranked, string and)
     {
         if (ranked.Count == 0)
         {
             return "";
         }
 
-        var first = ranked[0];
+        var (first, most) = ranked[0];
         var words = first.Text.Split(' ').Length;
-        var second = ranked.Skip(1).FirstOrDefault(p => !p.Content.Intersect(first.Content).Any() && p.Text.Split(' ').Length + words < LongestWords - 1);
-        var adds = second is not null && words <= 3 && (words == 1 || score(second) >= score(first) * WorthAdding);
+        var (second, score) = ranked.Skip(1).FirstOrDefault(p => !p.Phrase.Content.Intersect(first.Content).Any() && p.Phrase.Text.Split(' ').Length + words < LongestWords - 1);
+        var adds = second is not null && words <= 3 && (words == 1 || score >= most * WorthAdding);
         return WordForms.Capital(adds ? $"{first.Text} {and} {WordForms.Small(second!.Text)}" : first.Text);
     }
 

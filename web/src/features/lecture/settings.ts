@@ -1,13 +1,13 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
+import type { DoubtsShown } from '@/page/highlights'
 
 /** How a person likes to read: kept in this browser. */
 export const sizes = [15, 16, 17, 18, 20, 22, 24] as const
 export const widths = { narrow: '52ch', medium: '66ch', wide: '84ch' } as const
 
 /** Which doubtful words are underlined while one only reads. While one checks or types, all of them are. */
-export const doubtsShown = { none: 'none', few: 'likely wrong', all: 'all' } as const
-export type DoubtsShown = keyof typeof doubtsShown
+export const doubtsShown: Record<DoubtsShown, string> = { none: 'none', few: 'likely wrong', all: 'all' }
 
 export function useReading() {
   const size = useLocalStorage('kostel.size', 17)
