@@ -56,7 +56,7 @@ const spell = (spelling: (typeof spellings)[number]['value']) =>
       </ul>
       <p class="k-soft after">
         Whoever has larger weights of the same kind can use them: type
-        <code>./kostel models add FOLDER --language en --name “My own”</code> where Kostel is. They are tried first, and
+        <code>./kostel models add FOLDER --language en --name "My own"</code> where Kostel is. They are tried first, and
         are chosen then like accurate and fast.
       </p>
       <h2>Spelling of English</h2>
