@@ -65,6 +65,8 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
 
     public DbSet<EpisodeRow> Episodes => Set<EpisodeRow>();
 
+    public DbSet<MeaningRow> Meanings => Set<MeaningRow>();
+
     public DbSet<SettingRow> Settings => Set<SettingRow>();
 
     /// <inheritdoc/>
@@ -186,6 +188,7 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
             e.HasOne<LectureRow>().WithMany().HasForeignKey(x => x.LectureId).OnDelete(DeleteBehavior.SetNull);
             AsJson(e.Property(x => x.Captions));
         });
+        modelBuilder.Entity<MeaningRow>(e => PartOfLecture(e, m => m.LectureId));
         modelBuilder.Entity<SettingRow>().HasKey(s => new { s.OwnerId, s.Name });
     }
 

@@ -1,6 +1,7 @@
 using Kostel.Core.Speech;
 using Kostel.Core.Transcripts;
 using Kostel.Data.Rows;
+using Kostel.Data.Search;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 
@@ -21,6 +22,7 @@ internal sealed class Library : IDisposable
     {
         using var context = Open();
         context.Database.Migrate();
+        SearchSchema.Ensure(context);
         return this;
     }
 

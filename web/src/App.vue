@@ -4,6 +4,7 @@ import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '@/api/client'
 import { afterScreen, screenShown } from '@/shared/idle'
+import { onKey } from '@/shared/keys'
 import { useUnsaved } from '@/shared/useUnsaved'
 import { useLive } from '@/shared/live'
 import { carriesFiles, dropped } from '@/features/bringin/dropped'
@@ -40,6 +41,15 @@ useEventListener(document, 'dragover', (event: DragEvent) => {
 useEventListener(document, 'dragleave', (event: DragEvent) => (isOver.value = event.relatedTarget !== null))
 useEventListener(document, 'drop', drop)
 useDoneNotices()
+
+// From anywhere, while typing too.
+const search = () => void router.push({ name: 'search' })
+onKey('F', search)
+useEventListener(document, 'keydown', (event: KeyboardEvent) => {
+  if (!event.ctrlKey || !event.shiftKey || event.code !== 'KeyF') return
+  event.preventDefault()
+  search()
+})
 onMounted(async () => {
   live.start()
   await screenShown
@@ -58,7 +68,8 @@ onMounted(async () => {
           Today <span v-if="live.dueCount" class="k-due">{{ live.dueCount }}<span class="sr"> cards due</span></span>
         </router-link>
         <router-link :to="{ name: 'library' }" :class="{ here: isReading }">Library</router-link>
-        <router-link :to="{ name: 'review' }">Review</router-link>
+        <router-link :to="{ name: 'search' }">Search</router-link>
+        <router-link class="review" :to="{ name: 'review' }">Review</router-link>
       </nav>
       <span class="space" />
       <KeySheet />
@@ -181,6 +192,12 @@ nav {
   }
   .bring {
     margin-left: auto;
+  }
+}
+/* Today leads to the review too. */
+@media (max-width: 430px) {
+  .top nav .review {
+    display: none;
   }
 }
 </style>

@@ -28,6 +28,12 @@ export const router = createRouter({
       meta: { title: 'Library' },
     },
     {
+      path: '/search',
+      name: 'search',
+      component: () => import('./features/search/SearchScreen.vue'),
+      meta: { title: 'Search' },
+    },
+    {
       path: '/lecture/:id',
       name: 'lecture',
       component: () => lectureScreen ?? import('./features/lecture/LectureScreen.vue'),

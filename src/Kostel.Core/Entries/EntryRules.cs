@@ -33,6 +33,9 @@ public static class EntryRules
     /// <summary>A phrase to look for.</summary>
     public static readonly EntryRule Phrase = new("What to look for", 200, Required: true);
 
+    /// <summary>What to look for in the library; nothing finds nothing.</summary>
+    public static readonly EntryRule Search = new("What to look for", 500);
+
     /// <summary>What is written in a phrase's place; empty to take it away.</summary>
     public static readonly EntryRule Replacement = new("What to write instead", 200);
 

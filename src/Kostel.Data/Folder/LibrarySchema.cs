@@ -1,3 +1,4 @@
+using Kostel.Data.Search;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 
@@ -24,6 +25,7 @@ internal static class LibrarySchema
 
         using var context = open(database);
         context.Database.ExecuteSqlRaw("PRAGMA journal_mode=WAL");
+        SearchSchema.Ensure(context);
     }
 
     /// <summary>A copy without pages that are no longer used. The original takes its log in first, so that no log is left that the copy, put in its place, would find.</summary>

@@ -529,6 +529,31 @@ namespace Kostel.Data.Migrations
                     b.ToTable("Marks");
                 });
 
+            modelBuilder.Entity("Kostel.Data.Rows.MeaningRow", b =>
+                {
+                    b.Property<string>("LectureId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Directions")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("Keys")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Table")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("TextVersion")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("LectureId");
+
+                    b.ToTable("Meanings");
+                });
+
             modelBuilder.Entity("Kostel.Data.Rows.OriginalRow", b =>
                 {
                     b.Property<string>("LectureId")
@@ -1006,6 +1031,15 @@ namespace Kostel.Data.Migrations
                     b.HasOne("Kostel.Data.Rows.PersonRow", null)
                         .WithMany()
                         .HasForeignKey("OwnerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.MeaningRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.LectureRow", null)
+                        .WithMany()
+                        .HasForeignKey("LectureId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

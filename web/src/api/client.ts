@@ -30,6 +30,10 @@ export type Quiz = Schemas['QuizView']
 export type Attempt = Schemas['AttemptView']
 export type Card = Schemas['CardView']
 export type Grade = Schemas['RecallGrade']
+export type SearchView = Schemas['SearchView']
+export type SearchLecture = Schemas['SearchLecture']
+export type SearchHit = Schemas['SearchHit']
+export type SearchKind = Schemas['IndexedKind']
 export type Today = Schemas['TodayView']
 
 /** What went wrong, in the server's plain words for the person, and as a code for the page: the words may change, the code does not. */

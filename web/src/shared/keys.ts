@@ -5,6 +5,7 @@ export const keySheet: { place: string; keys: [string, string][] }[] = [
   {
     place: 'Everywhere',
     keys: [
+      ['F', 'Search (Ctrl Shift F too)'],
       ['?', 'This sheet'],
       ['Esc', 'Close what is open'],
     ],

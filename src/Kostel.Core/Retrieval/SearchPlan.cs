@@ -1,0 +1,56 @@
+using Kostel.Core.Text;
+
+namespace Kostel.Core.Retrieval;
+
+/// <summary>What is taken for a word that was looked for.</summary>
+public enum Taken
+{
+    /// <summary>The word itself, in any form.</summary>
+    AsWritten,
+
+    /// <summary>It occurs nowhere; words that are spelled nearly so do.</summary>
+    SpelledAlike,
+
+    /// <summary>Words that sound like it, because it may have been misheard.</summary>
+    SoundingAlike,
+}
+
+/// <summary>A part of a query with all that is found for it.</summary>
+/// <param name="Asked">What was looked for.</param>
+/// <param name="Alternatives">Each a word or the words of a phrase; one of them must stand in a text.</param>
+public sealed record PlannedTerm(string Asked, IReadOnlyList<IReadOnlyList<string>> Alternatives, Taken How);
+
+/// <summary>A query in the words of the library.</summary>
+public sealed record SearchPlan(IReadOnlyList<PlannedTerm> Terms)
+{
+    /// <summary>A word that stands in fewer texts may have been misheard elsewhere.</summary>
+    private const int Rare = 3;
+
+    /// <summary>The words as they were written, in all their forms; those that occur nowhere by what is spelled alike.</summary>
+    public static SearchPlan Of(SearchQuery query, SearchVocabulary vocabulary) => new(query.Terms.Select(t => Plan(t, vocabulary)).ToList());
+
+    /// <summary>Words that sound like the rare ones of a query: what else to try.</summary>
+    public static IReadOnlyList<PlannedTerm> Sounds(SearchQuery query, SearchVocabulary vocabulary) => query.Terms
+        .Where(t => t is { IsExact: false, Words.Count: 1 } && Plan(t, vocabulary).How == Taken.AsWritten && vocabulary.FormsOf(t.Words[0]).Sum(vocabulary.CountOf) < Rare && !(t.IsBeginning && vocabulary.Beginning(t.Words[0]).Count > 1))
+        .Select(t => new PlannedTerm(t.Words[0], Alone(vocabulary.SoundingLike(t.Words[0])), Taken.SoundingAlike))
+        .Where(t => t.Alternatives.Count > 0)
+        .ToList();
+
+    private static PlannedTerm Plan(SearchTerm term, SearchVocabulary vocabulary)
+    {
+        var asked = string.Join(' ', term.Words);
+        if (term.IsExact || term.Words.Count > 1)
+        {
+            return new PlannedTerm(asked, [term.Words], Taken.AsWritten);
+        }
+
+        var word = term.Words[0];
+        var forms = vocabulary.FormsOf(word);
+        var written = term.IsBeginning ? forms.Concat(vocabulary.Beginning(word)).Distinct().ToList() : forms;
+        return written.All(w => vocabulary.CountOf(w) == 0) && vocabulary.SpelledLike(word) is { Count: > 0 } alike
+            ? new PlannedTerm(asked, Alone(alike.SelectMany(vocabulary.FormsOf).Distinct()), Taken.SpelledAlike)
+            : new PlannedTerm(asked, Alone(written), Taken.AsWritten);
+    }
+
+    private static List<IReadOnlyList<string>> Alone(IEnumerable<string> words) => words.Select(w => (IReadOnlyList<string>)[w]).ToList();
+}
