@@ -1,6 +1,8 @@
 using System.Diagnostics;
+using System.Globalization;
 using System.Text.Json;
 using Kostel.Benchmarks;
+using Kostel.Benchmarks.Searching;
 using Kostel.Benchmarks.Segmenting;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
@@ -31,6 +33,13 @@ if (args is ["der", var reference, var found])
     return;
 }
 
+// With "weigh FOLDER" a library's index is weighed.
+if (args is ["weigh", var weighed])
+{
+    GeneratedLibrary.Weigh(weighed);
+    return;
+}
+
 var models = ModelFolder.Open(
     Environment.GetEnvironmentVariable("KOSTEL_MODELS")!, Environment.GetEnvironmentVariable("KOSTEL_MODEL_LOCK")!);
 
@@ -52,6 +61,14 @@ if (args is ["joined" or "lectures" or "titles" or "long", ..])
             break;
     }
 
+    return;
+}
+
+// With "library FOLDER LECTURES" a library is generated.
+if (args is ["library", var folder, var lectures])
+{
+    var frequent = File.ReadLines(models.PathOf("lexicon.txt")).Select(l => l.Split(' ')).OrderByDescending(l => l.Skip(1).Sum(int.Parse)).Select(l => l[0]);
+    GeneratedLibrary.Make(folder, int.Parse(lectures, CultureInfo.InvariantCulture), [.. GeneratedLibrary.MostFrequent, .. frequent]);
     return;
 }
 

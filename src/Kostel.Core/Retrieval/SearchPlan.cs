@@ -18,7 +18,8 @@ public enum Taken
 /// <summary>A part of a query with all that is found for it.</summary>
 /// <param name="Asked">What was looked for.</param>
 /// <param name="Alternatives">Each a word or the words of a phrase; one of them must stand in a text.</param>
-public sealed record PlannedTerm(string Asked, IReadOnlyList<IReadOnlyList<string>> Alternatives, Taken How);
+/// <param name="IsExact">Nothing else is to be taken for it.</param>
+public sealed record PlannedTerm(string Asked, IReadOnlyList<IReadOnlyList<string>> Alternatives, Taken How, bool IsExact = false);
 
 /// <summary>A query in the words of the library.</summary>
 public sealed record SearchPlan(IReadOnlyList<PlannedTerm> Terms)
@@ -30,9 +31,9 @@ public sealed record SearchPlan(IReadOnlyList<PlannedTerm> Terms)
     public static SearchPlan Of(SearchQuery query, SearchVocabulary vocabulary) => new(query.Terms.Select(t => Plan(t, vocabulary)).ToList());
 
     /// <summary>Words that sound like the rare ones of a query: what else to try.</summary>
-    public static IReadOnlyList<PlannedTerm> Sounds(SearchQuery query, SearchVocabulary vocabulary) => query.Terms
-        .Where(t => t is { IsExact: false, Words.Count: 1 } && Plan(t, vocabulary).How == Taken.AsWritten && vocabulary.FormsOf(t.Words[0]).Sum(vocabulary.CountOf) < Rare && !(t.IsBeginning && vocabulary.Beginning(t.Words[0]).Count > 1))
-        .Select(t => new PlannedTerm(t.Words[0], Alone(vocabulary.SoundingLike(t.Words[0])), Taken.SoundingAlike))
+    public IReadOnlyList<PlannedTerm> Sounds(SearchVocabulary vocabulary) => Terms
+        .Where(t => t is { How: Taken.AsWritten, IsExact: false } && t.Alternatives.All(a => a.Count == 1) && t.Alternatives.Sum(a => vocabulary.CountOf(a[0])) < Rare)
+        .Select(t => new PlannedTerm(t.Asked, Alone(vocabulary.SoundingLike(t.Asked)), Taken.SoundingAlike))
         .Where(t => t.Alternatives.Count > 0)
         .ToList();
 
@@ -41,7 +42,7 @@ public sealed record SearchPlan(IReadOnlyList<PlannedTerm> Terms)
         var asked = string.Join(' ', term.Words);
         if (term.IsExact || term.Words.Count > 1)
         {
-            return new PlannedTerm(asked, [term.Words], Taken.AsWritten);
+            return new PlannedTerm(asked, [term.Words], Taken.AsWritten, term.IsExact);
         }
 
         var word = term.Words[0];

@@ -9,11 +9,13 @@ namespace Kostel.Server.Shared;
 /// <summary>What a search needs in memory: the library's words, and what its passages mean. Each is brought up to date when it is asked for, and only where the library has changed.</summary>
 internal sealed class SearchMemory(WordKnowledgeFiles words, LibraryFolder library) : IDisposable
 {
+    private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(150);
+
     private readonly SemaphoreSlim turn = new(1);
     private readonly SemaphoreSlim meaningTurn = new(1);
     private (int State, SearchVocabulary Words) vocabulary = (0, SearchVocabulary.None);
     private Dictionary<string, LectureMeaning> known = [];
-    private (MeaningIndex Index, int Count)? meaning;
+    private Found? meaning;
     private int tableSize;
 
     /// <summary>What is known of words, as far as it has come.</summary>
@@ -34,7 +36,8 @@ internal sealed class SearchMemory(WordKnowledgeFiles words, LibraryFolder libra
         }
     }
 
-    /// <summary>The passages of the library by what they mean; null as long as there are no word vectors.</summary>
+    /// <summary>The passages of the library by what they mean; null as long as there are no word vectors. While many are being worked out, what there was before:
+    /// nobody waits for a library's worth of texts.</summary>
     public async Task<MeaningIndex?> Meaning(KostelContext context, CancellationToken cancel)
     {
         var vectors = Vectors;
@@ -43,7 +46,11 @@ internal sealed class SearchMemory(WordKnowledgeFiles words, LibraryFolder libra
             return null;
         }
 
-        await meaningTurn.WaitAsync(cancel);
+        if (!await meaningTurn.WaitAsync(Patience, cancel))
+        {
+            return meaning?.Index;
+        }
+
         try
         {
             if (tableSize != vectors.Count)
@@ -52,13 +59,13 @@ internal sealed class SearchMemory(WordKnowledgeFiles words, LibraryFolder libra
             }
 
             var now = await context.Meanings(known, vectors, library.OnlyForReading is null, cancel);
-            if (meaning is null || meaning.Value.Count != now.Count || now.Any(m => known.GetValueOrDefault(m.LectureId) != m))
+            if (meaning is null || meaning.Count != now.Count || now.Any(m => known.GetValueOrDefault(m.LectureId) != m))
             {
                 known = now.ToDictionary(m => m.LectureId);
-                meaning = (new MeaningIndex(now, vectors.Size), now.Count);
+                meaning = new Found(new MeaningIndex(now, vectors.Size), now.Count);
             }
 
-            return meaning.Value.Index;
+            return meaning.Index;
         }
         finally
         {
@@ -72,4 +79,6 @@ internal sealed class SearchMemory(WordKnowledgeFiles words, LibraryFolder libra
         turn.Dispose();
         meaningTurn.Dispose();
     }
+
+    private sealed record Found(MeaningIndex Index, int Count);
 }

@@ -50,7 +50,7 @@ public sealed class SearchVocabularyTests
     {
         var plan = SearchPlan.Of(SearchQuery.Read("estaury neap"), words);
         Assert.Equal([Taken.SpelledAlike, Taken.AsWritten], plan.Terms.Select(t => t.How));
-        Assert.Empty(SearchPlan.Sounds(SearchQuery.Read("\"wielding\""), words));
+        Assert.Empty(SearchPlan.Of(SearchQuery.Read("\"wielding\""), words).Sounds(words));
     }
 
     [Theory]

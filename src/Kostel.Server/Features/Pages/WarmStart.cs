@@ -37,13 +37,14 @@ internal sealed class WarmStart(LibraryFolder library, IServer server, IHostAppl
         }
     }
 
-    /// <summary>The first screen, and the text of the lecture that was opened last.</summary>
+    /// <summary>The first screen, the text of the lecture that was opened last, and a search: what passages mean is worked out with it where it is not yet.</summary>
     private async Task<List<string>> Shown(CancellationToken cancel)
     {
         await using var context = library.CreateDbContext();
         var last = await context.Lectures.AsNoTracking().Where(l => l.DeletedAt == null && l.MadeAt != null)
             .OrderByDescending(l => context.Visits.Where(v => v.LectureId == l.Id).Max(v => (DateTime?)v.At)).Select(l => l.Id).FirstOrDefaultAsync(cancel);
         List<string> first = ["/", "/api/today"];
-        return last is null ? first : [.. first, $"/lecture/{last}", $"/api/lectures/{last}/transcript", $"/api/lectures/{last}/marks"];
+        List<string> lecture = last is null ? [] : [$"/lecture/{last}", $"/api/lectures/{last}/transcript", $"/api/lectures/{last}/marks"];
+        return [.. first, .. lecture, "/api/search?text=first"];
     }
 }

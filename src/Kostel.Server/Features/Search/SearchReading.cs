@@ -31,7 +31,7 @@ internal sealed class SearchReading(KostelContext context, SearchMemory memory)
 
         var vocabulary = await memory.Vocabulary(context, cancel);
         var plan = SearchPlan.Of(query, vocabulary);
-        var sounds = SearchPlan.Sounds(query, vocabulary);
+        var sounds = plan.Sounds(vocabulary);
         var found = new Dictionary<long, (FoundEntry Entry, FoundBy By)>();
         Add(await context.FindAll(plan, scope, cancel), FoundBy.Words);
         if (plan.Terms.Count > 1 && found.Count < Few)
