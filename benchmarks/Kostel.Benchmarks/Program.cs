@@ -72,6 +72,13 @@ if (args is ["library", var folder, var lectures])
     return;
 }
 
+// With "subjects LIST FOLDER LINES [each]" subjects are looked for in texts, so many lines a passage.
+if (args is ["subjects", var list, var texts, var perPassage, ..])
+{
+    SubjectBench.Run(list, texts, int.Parse(perPassage, CultureInfo.InvariantCulture), new WordKnowledgeFiles(models).Value, args.Length > 4);
+    return;
+}
+
 using var engine = SpeechEngine.Load(models);
 using var plain = new PlainLoop(models);
 if (args[0] == "language")

@@ -67,6 +67,10 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
 
     public DbSet<MeaningRow> Meanings => Set<MeaningRow>();
 
+    public DbSet<HeardRow> Heard => Set<HeardRow>();
+
+    public DbSet<PlanRow> Plans => Set<PlanRow>();
+
     public DbSet<SettingRow> Settings => Set<SettingRow>();
 
     /// <inheritdoc/>
@@ -189,14 +193,16 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
             AsJson(e.Property(x => x.Captions));
         });
         modelBuilder.Entity<MeaningRow>(e => PartOfLecture(e, m => m.LectureId));
+        modelBuilder.Entity<HeardRow>(e => AsJson(PartOfLecture(OfPerson(e), h => new { h.LectureId, h.OwnerId }).Property(h => h.Stretches)));
+        modelBuilder.Entity<PlanRow>(e => AsJson(OfPerson(e).Property(p => p.Parts)));
         modelBuilder.Entity<SettingRow>().HasKey(s => new { s.OwnerId, s.Name });
     }
 
-    private static void PartOfLecture<T>(EntityTypeBuilder<T> entity, System.Linq.Expressions.Expression<Func<T, object?>> key)
+    private static EntityTypeBuilder<T> PartOfLecture<T>(EntityTypeBuilder<T> entity, System.Linq.Expressions.Expression<Func<T, object?>> key)
         where T : class
     {
         entity.HasKey(key);
-        entity.HasOne<LectureRow>().WithMany().HasForeignKey("LectureId");
+        return OfLecture(entity);
     }
 
     private static EntityTypeBuilder<T> OfLecture<T>(EntityTypeBuilder<T> entity)

@@ -27,7 +27,7 @@ public static class Recording
         "mpeg", "mpegts", "mxf", "nut", "ogg", "oma", "rm", "tak", "tta", "voc", "w64", "wav", "webm", "wtv", "wv",
     ];
 
-    private static readonly string[] Bounds = ["-v", "error", "-protocol_whitelist", "file,pipe", "-format_whitelist", string.Join(',', Containers)];
+    internal static readonly string[] Bounds = ["-v", "error", "-protocol_whitelist", "file,pipe", "-format_whitelist", string.Join(',', Containers)];
 
     /// <summary>Speech needs sound up to some kilohertz; the telephone has 8,000 samples a second.</summary>
     private const int LeastSampleRate = 4_000;

@@ -5,11 +5,12 @@ namespace Kostel.Speech;
 /// <summary>What is known of English words, among the models. It comes after everything else, so that it may not be there yet.</summary>
 public sealed class WordKnowledgeFiles(ModelFolder models)
 {
-    private const string Vectors = "word-vectors.bin", Kinds = "lexicon.txt";
+    private const string Vectors = "word-vectors.bin", Kinds = "lexicon.txt", Relations = "relations.txt";
     private const int BufferBytes = 1 << 17;
     private readonly Lock reading = new();
     private WordVectors? vectors;
     private Lexicon? lexicon;
+    private WordRelations? relations;
 
     /// <summary>What is there, read when it is first asked for; what is not there yet, or damaged, is none.</summary>
     public WordKnowledge Value
@@ -20,7 +21,8 @@ public sealed class WordKnowledgeFiles(ModelFolder models)
             {
                 vectors ??= Read(Vectors, WordVectors.Read);
                 lexicon ??= Read(Kinds, s => Lexicon.Read(new StreamReader(s)));
-                return new WordKnowledge(vectors ?? WordVectors.None, lexicon ?? Lexicon.None);
+                relations ??= Read(Relations, s => WordRelations.Read(new StreamReader(s)));
+                return new WordKnowledge(vectors ?? WordVectors.None, lexicon ?? Lexicon.None, relations ?? WordRelations.None);
             }
         }
     }

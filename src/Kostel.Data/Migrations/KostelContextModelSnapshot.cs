@@ -147,6 +147,12 @@ namespace Kostel.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<DateTime?>("ArchivedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Place")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Routine")
                         .HasColumnType("TEXT");
 
@@ -332,6 +338,28 @@ namespace Kostel.Data.Migrations
                     b.HasIndex("CourseId");
 
                     b.ToTable("Feeds");
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.HeardRow", b =>
+                {
+                    b.Property<string>("LectureId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("OwnerId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("HeardMs")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Stretches")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("LectureId", "OwnerId");
+
+                    b.HasIndex("OwnerId");
+
+                    b.ToTable("Heard");
                 });
 
             modelBuilder.Entity("Kostel.Data.Rows.JobRow", b =>
@@ -615,6 +643,42 @@ namespace Kostel.Data.Migrations
                         {
                             Id = 1
                         });
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.PlanRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("AtMs")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("MadeAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("OwnerId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Part")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Parts")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("OwnerId");
+
+                    b.ToTable("Plans");
                 });
 
             modelBuilder.Entity("Kostel.Data.Rows.QuestionRow", b =>
@@ -997,6 +1061,21 @@ namespace Kostel.Data.Migrations
                         .OnDelete(DeleteBehavior.SetNull);
                 });
 
+            modelBuilder.Entity("Kostel.Data.Rows.HeardRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.LectureRow", null)
+                        .WithMany()
+                        .HasForeignKey("LectureId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Kostel.Data.Rows.PersonRow", null)
+                        .WithMany()
+                        .HasForeignKey("OwnerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Kostel.Data.Rows.JobRow", b =>
                 {
                     b.HasOne("Kostel.Data.Rows.JobRow", null)
@@ -1058,6 +1137,15 @@ namespace Kostel.Data.Migrations
                     b.HasOne("Kostel.Data.Rows.LectureRow", null)
                         .WithMany()
                         .HasForeignKey("LectureId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.PlanRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.PersonRow", null)
+                        .WithMany()
+                        .HasForeignKey("OwnerId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

@@ -13,6 +13,12 @@ public sealed class CourseRow
 
     public required string Title { get; set; }
 
+    /// <summary>Its place among the courses; of the same place by title.</summary>
+    public int Place { get; set; }
+
+    /// <summary>Set when it was put out of the way.</summary>
+    public DateTime? ArchivedAt { get; set; }
+
     /// <summary>Goes up with every change of its terms.</summary>
     public int TermsVersion { get; set; }
 

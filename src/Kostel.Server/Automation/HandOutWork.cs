@@ -53,9 +53,9 @@ internal sealed class HandOutWork(LibraryFolder library, AutomationFile automati
     {
         await using var context = library.CreateDbContext();
         var lecture = await context.Lectures.Include(l => l.Course).SingleAsync(l => l.Id == id, cancel);
-        var place = Path.Combine(folder, Name(lecture.Course?.Title ?? "Without a course"));
+        var place = Path.Combine(folder, FileNames.Of(lecture.Course?.Title ?? "Without a course"));
         Directory.CreateDirectory(place);
-        var stem = Path.Combine(place, Name($"{lecture.HeldOn?.ToString("yyyy-MM-dd")} {lecture.Title}"));
+        var stem = Path.Combine(place, FileNames.Of($"{lecture.HeldOn?.ToString("yyyy-MM-dd")} {lecture.Title}"));
         var transcript = await context.Transcript(lecture, cancel);
         var files = new List<string> { await Keep($"{stem}.md", TranscriptFiles.Write(transcript, TextFormat.Md, new TextOptions(true, true, lecture.Title, null, lecture.Course?.Title ?? ""))) };
         if (await context.Summaries.Where(s => s.LectureId == id).OrderByDescending(s => s.Id).FirstOrDefaultAsync(cancel) is { } summary)
@@ -86,10 +86,4 @@ internal sealed class HandOutWork(LibraryFolder library, AutomationFile automati
     }
 
     /// <summary>A name that any file system takes and that leads nowhere else.</summary>
-    private static string Name(string text)
-    {
-        const int Longest = 120;
-        var clean = string.Join(' ', string.Concat(text.Select(c => char.IsLetterOrDigit(c) || c is '-' or ' ' or '_' ? c : ' ')).Split(' ', StringSplitOptions.RemoveEmptyEntries));
-        return clean.Length == 0 ? "lecture" : clean[..Math.Min(Longest, clean.Length)];
-    }
 }

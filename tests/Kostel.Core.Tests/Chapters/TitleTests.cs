@@ -27,7 +27,7 @@ public class TitleTests
         wide 0 0 50 5
         """));
 
-    private static readonly WordKnowledge Known = new(WordVectors.None, Words);
+    private static readonly WordKnowledge Known = new(WordVectors.None, Words, WordRelations.None);
 
     private static List<Sentence> Chapter(params string[] texts) => texts.Select(t => Lecture.Sentence(t)).ToList();
 

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Kostel.Core.Entries;
 using Kostel.Core.Audio;
 using Kostel.Data;
@@ -8,6 +9,7 @@ using Kostel.Server.Http;
 using Kostel.Server.Jobs;
 using Kostel.Server.Shared;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Features.Lectures;
@@ -80,10 +82,15 @@ internal static class LectureEndpoints
             : throw PlainProblemException.NotThere("recording");
     }
 
-    /// <summary>20 bytes for each second: the loudness of 50 ms, 0 for silence.</summary>
-    private static async Task<FileContentHttpResult> GetPeaks(string id, KostelContext context, LibraryFolder library, CancellationToken cancel)
+    /// <summary>The loudness of a part of the recording, a byte for each slice, 0 for silence: as fine as it is to be drawn. How long a slice is and where the first begins stand in the head.</summary>
+    private static async Task<FileContentHttpResult> GetPeaks(
+        string id, KostelContext context, LibraryFolder library, HttpResponse response, [FromQuery] int? fromMs, [FromQuery] int? toMs, [FromQuery] int? most, CancellationToken cancel)
     {
         await context.FindLecture(id, cancel);
-        return TypedResults.File(await LecturePeaks.Read(library, id, cancel), "application/octet-stream");
+        var peaks = await LecturePeaks.Read(library, id, cancel);
+        var detail = PeakDetail.Of(peaks, fromMs ?? 0, toMs ?? int.MaxValue, most ?? peaks.Length);
+        response.Headers["Kostel-Slice-Ms"] = detail.SliceMs.ToString(CultureInfo.InvariantCulture);
+        response.Headers["Kostel-From-Ms"] = detail.FromMs.ToString(CultureInfo.InvariantCulture);
+        return TypedResults.File(detail.Loudness, "application/octet-stream");
     }
 }

@@ -20,6 +20,9 @@ namespace Kostel.Server.Features.Library;
 /// <param name="Progress">How its transcription stands; null when nothing is to be done.</param>
 /// <param name="CardCount">Cards made from it.</param>
 /// <param name="DueCount">Of these, how many are due now.</param>
+/// <param name="PractisedCount">Of these, how many were reviewed at least once.</param>
+/// <param name="HeardMs">How much of it the person has heard.</param>
+/// <param name="IsCorrected">Whether its text was edited.</param>
 public sealed record LectureView(
     string Id,
     string Title,
@@ -42,6 +45,9 @@ public sealed record LectureView(
     int ChapterCount,
     int CardCount,
     int DueCount,
+    int PractisedCount,
+    int HeardMs,
+    bool IsCorrected,
     Progress? Progress);
 
 /// <summary>Reads lectures for showing.</summary>
@@ -63,13 +69,16 @@ internal sealed class LectureViews(KostelContext context, ProgressBoard board, A
                 Chapters = context.Chapters.Count(c => c.LectureId == l.Id),
                 Cards = context.Cards.Count(c => c.LectureId == l.Id),
                 Due = context.Cards.Count(c => c.LectureId == l.Id && c.Memories.Any(m => m.OwnerId == me && m.DueAt <= now)),
+                Practised = context.Cards.Count(c => c.LectureId == l.Id && c.Memories.Any(m => m.OwnerId == me && m.ReviewedAt != null)),
+                Heard = context.Heard.Where(h => h.LectureId == l.Id && h.OwnerId == me).Select(h => h.HeardMs).FirstOrDefault(),
+                IsCorrected = context.Edits.Any(e => e.LectureId == l.Id && !e.IsUndone),
                 OpenedAt = context.Visits.Where(v => v.LectureId == l.Id && v.OwnerId == me).Select(v => (DateTime?)v.At).FirstOrDefault(),
                 Job = context.Jobs.Where(j => j.LectureId == l.Id).OrderByDescending(j => j.Id).FirstOrDefault(),
             })
             .ToListAsync(cancel);
         return lectures.Select(l => new LectureView(
             l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.Course?.Title, LanguageView.Of(l.Row.Language), l.Row.LanguageIsGuessed, StudyLanguages.MakesCards(l.Row.Language), l.Row.DurationMs, l.Row.HasPicture, l.Row.HasSound, l.Row.SourceName, l.Row.SourceAddress, l.Row.HasCopy, l.Row.CaptionStreams ?? [],
-            l.Row.AddedAt, l.OpenedAt, l.Row.Notice, l.Row.Version, l.Chapters, l.Cards, l.Due, ProgressOf(l.Row.Id, l.Job, l.Row.MadeAt is not null))).ToList();
+            l.Row.AddedAt, l.OpenedAt, l.Row.Notice, l.Row.Version, l.Chapters, l.Cards, l.Due, l.Practised, l.Heard, l.IsCorrected, ProgressOf(l.Row.Id, l.Job, l.Row.MadeAt is not null))).ToList();
     }
 
     private Progress? ProgressOf(string lectureId, JobRow? job, bool hasTranscript)

@@ -126,8 +126,6 @@ internal static class ExportEndpoints
 
     private static string FileName(LectureRow lecture, TakeAway wanted)
     {
-        var bare = string.Concat(lecture.Title.Select(c => char.IsLetterOrDigit(c) || c is '-' or ' ' ? c : ' '));
-        var title = string.Join(' ', bare.Split(' ', StringSplitOptions.RemoveEmptyEntries));
         var ending = wanted.Kind switch
         {
             TakeAwayFormat.Chapters => "chapters.vtt",
@@ -136,7 +134,7 @@ internal static class ExportEndpoints
             TakeAwayFormat.Marks => "marks.tsv",
             var format => format.ToString().ToLowerInvariant(),
         };
-        return $"{(title.Length == 0 ? "lecture" : title)}.{ending}";
+        return $"{FileNames.Of(lecture.Title)}.{ending}";
     }
 
     private static string FactsOf(LectureRow lecture) => string.Join(" · ", new[]
