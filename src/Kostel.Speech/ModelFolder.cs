@@ -59,8 +59,9 @@ public sealed class ModelFolder(string path, IReadOnlyList<PinnedModel> pinned, 
             : throw new ModelProblemException($"{problem} Run ./kostel models{(Pinning(name).Pack is { } pack ? $" add {pack}" : "")} to fetch it{(IsThere(name) ? " again" : "")}.");
     }
 
-    /// <summary>Whether a model file is there and as long as it should be.</summary>
-    public bool IsThere(string name) => new FileInfo(Locate(name)) is { Exists: true } file && file.Length == Pinning(name).Bytes;
+    /// <summary>Whether a model file, or the one that a link leads to, is there and as long as it should be.</summary>
+    public bool IsThere(string name) =>
+        new FileInfo(Locate(name)) is { Exists: true } file && (file.ResolveLinkTarget(returnFinalTarget: true) as FileInfo ?? file).Length == Pinning(name).Bytes;
 
     /// <summary>What is wrong with a model file, or null.</summary>
     public string? Check(string name)

@@ -46,10 +46,23 @@ export const router = createRouter({
       meta: { title: 'Bring in' },
     },
     {
+      path: '/course/:course',
+      name: 'course',
+      component: () => import('./features/courses/CourseScreen.vue'),
+      props: true,
+    },
+    {
       path: '/course/:course/terms',
       name: 'terms',
       component: () => import('./features/terms/TermsScreen.vue'),
       meta: { title: 'Terms' },
+      props: true,
+    },
+    {
+      path: '/plan/:id(\\d+)',
+      name: 'plan',
+      component: () => import('./features/listening/PlanScreen.vue'),
+      meta: { title: 'Listening plan' },
       props: true,
     },
     {

@@ -5,7 +5,7 @@ import { clock, exactDuration } from '@/shared/time'
 import { plain } from './text'
 
 const props = defineProps<{ chapter: Chapter; isFirst: boolean; canEdit: boolean }>()
-const emit = defineEmits<{ rename: [title: string]; join: [] }>()
+const emit = defineEmits<{ rename: [title: string]; join: []; move: [step: number] }>()
 const title = ref<HTMLElement>()
 
 const render = () => {
@@ -39,6 +39,8 @@ function cancel() {
         @blur="done"
         @keydown.enter.prevent="title?.blur()"
         @keydown.esc.stop.prevent="cancel"
+        @keydown.alt.up.prevent="emit('move', -1)"
+        @keydown.alt.down.prevent="emit('move', 1)"
       ></span>
     </h2>
     <span class="length k-soft">

@@ -62,6 +62,12 @@ const marksOf = computed(() => {
 })
 const none: Mark[] = []
 
+/** A chapter begins so many passages later, or earlier. */
+function moveChapter(startMs: number, step: number) {
+  const passage = props.transcript.passages[indexAt(starts.value, startMs) + step]
+  if (passage) void props.edit({ kind: 'moveChapter', startMs, passageId: passage.id })
+}
+
 /** Where the page was brought while it was still being laid out: what comes in above would move it away again. */
 let brought: number | null = null
 function settle() {
@@ -192,6 +198,7 @@ defineExpose({ bring, scrolled, comeBack, write, passages, spoken })
         :can-edit="canEdit"
         @rename="edit({ kind: 'chapter', startMs: c.chapter.startMs, title: $event })"
         @join="edit({ kind: 'endChapter', startMs: c.chapter.startMs })"
+        @move="moveChapter(c.chapter.startMs, $event)"
       />
       <template v-for="r in c.rows" :key="r.key">
         <div v-if="r.gap" :style="{ height: `${r.gap}px` }" />

@@ -21,7 +21,8 @@ export const keySheet: { place: string; keys: [string, string][] }[] = [
       ['z', 'Pass over silence'],
       ['l', 'Play what is selected again and again'],
       ['g', 'Go to what is being said'],
-      ['← →', 'On the stave: five seconds back, forward'],
+      ['← →', 'On the stave: back, forward (with Shift: select)'],
+      ['+  -  0', 'On the stave: closer, less close, the whole'],
     ],
   },
   {
@@ -35,6 +36,8 @@ export const keySheet: { place: string; keys: [string, string][] }[] = [
       ['w  t', 'Mark as unclear, write a note'],
       ['o', 'Take away'],
       ['a  u  c  q  M', 'Ask, summary, cards, quiz, marks'],
+      ['j  p', 'Subject, listening plan'],
+      ['Alt ↑  ↓', 'In a chapter’s title: begin it a passage earlier, later'],
     ],
   },
   {

@@ -1,8 +1,10 @@
-/** Times for an axis: the smallest round step that leaves room between labels. */
-export function ticks(durationMs: number, widthPx: number, roomPx = 90): number[] {
-  const steps = [5, 10, 15, 30, 60, 120, 300, 600, 900, 1800, 3600].map((s) => s * 1000)
-  const step = steps.find((s) => (s / durationMs) * widthPx >= roomPx) ?? 3600_000
-  return Array.from({ length: Math.floor(durationMs / step) + 1 }, (_, i) => i * step)
+/** Times for an axis: the smallest round step that leaves room between labels, from the first such moment on. */
+export function ticks(lengthMs: number, widthPx: number, roomPx = 90, fromMs = 0): number[] {
+  const steps = [1, 2, 5, 10, 15, 30, 60, 120, 300, 600, 900, 1800, 3600, 7200].map((s) => s * 1000)
+  const step = steps.find((s) => (s / lengthMs) * widthPx >= roomPx) ?? 7200_000
+  const first = Math.ceil(fromMs / step)
+  const last = Math.floor((fromMs + lengthMs) / step)
+  return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => (first + i) * step)
 }
 
 /** The mean loudness under each of `columns` equal parts of a drawing; 0 where at least half of a part is silence. */

@@ -34,6 +34,20 @@ internal static class ChapterEdits
         return With(transcript, at, 1, chapter with { EndMs = start }, new Chapter(Title(title), start, chapter.EndMs));
     }
 
+    public static Transcript Move(Transcript transcript, int startMs, string passageId)
+    {
+        var (at, start) = (IndexOf(transcript, startMs), transcript.Passages[PassageEdits.IndexOf(transcript, passageId)].StartMs);
+        if (at == 0)
+        {
+            throw new EditRefusedException("The first chapter begins with the lecture.");
+        }
+
+        var (before, chapter) = (transcript.Chapters[at - 1], transcript.Chapters[at]);
+        return transcript.Passages[0].Id == passageId || start <= before.StartMs || start >= chapter.EndMs
+            ? throw new EditRefusedException("A chapter begins between the beginning of the one before it and its own end.")
+            : With(transcript, at - 1, 2, before with { EndMs = start }, chapter with { StartMs = start });
+    }
+
     public static Transcript Join(Transcript transcript, int startMs)
     {
         var at = IndexOf(transcript, startMs);

@@ -26,6 +26,7 @@ public sealed class EditConflictException(string passageId) : KnownProblemExcept
 [JsonDerivedType(typeof(ChangeSpeaker), "speaker")]
 [JsonDerivedType(typeof(ChangeChapter), "chapter")]
 [JsonDerivedType(typeof(BeginChapter), "beginChapter")]
+[JsonDerivedType(typeof(MoveChapter), "moveChapter")]
 [JsonDerivedType(typeof(EndChapter), "endChapter")]
 [JsonDerivedType(typeof(Respell), "respell")]
 public abstract record TranscriptEdit
@@ -147,6 +148,16 @@ public sealed record BeginChapter(string PassageId, string Title) : TranscriptEd
 
     /// <inheritdoc/>
     public override Transcript Apply(Transcript transcript) => ChapterEdits.Begin(transcript, PassageId, Title);
+}
+
+/// <summary>A chapter begins earlier or later, at another passage; the one before it ends there.</summary>
+public sealed record MoveChapter(int StartMs, string PassageId) : TranscriptEdit
+{
+    /// <inheritdoc/>
+    public override string What => "a chapter's beginning";
+
+    /// <inheritdoc/>
+    public override Transcript Apply(Transcript transcript) => ChapterEdits.Move(transcript, StartMs, PassageId);
 }
 
 /// <summary>A chapter is joined to the one before it.</summary>

@@ -9,6 +9,7 @@ using Kostel.Data.Rows;
 using Kostel.Server.Jobs;
 using Kostel.Server.Jobs.Transcription;
 using Kostel.Server.Shared;
+using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -95,7 +96,7 @@ internal static class SeveralEndpoints
     }
 
     /// <summary>Their texts in one archive, a folder for each course, written as it is sent.</summary>
-    private static async Task<PushStreamHttpResult> Export(TakenLectures wanted, KostelContext context, CancellationToken cancel)
+    private static async Task<PushStreamHttpResult> Export(TakenLectures wanted, HttpContext http, KostelContext context, CancellationToken cancel)
     {
         if (!Formats.TryGetValue(wanted.Format, out var format))
         {
@@ -104,6 +105,8 @@ internal static class SeveralEndpoints
 
         var ids = Chosen(wanted.Ids);
         var lectures = await context.Lectures.AsNoTracking().Include(l => l.Course).Where(l => ids.Contains(l.Id) && l.DeletedAt == null).OrderBy(l => l.HeldOn).ToListAsync(cancel);
+        // The archive's writer writes some of its headers so.
+        http.Features.Get<IHttpBodyControlFeature>()!.AllowSynchronousIO = true;
         return TypedResults.Stream(
             async stream =>
             {

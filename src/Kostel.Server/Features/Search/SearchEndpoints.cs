@@ -1,4 +1,5 @@
 using Kostel.Core.Entries;
+using Kostel.Core.Problems;
 using Kostel.Data;
 using Kostel.Data.Search;
 using Kostel.Server.Http;
@@ -21,11 +22,15 @@ internal static class SearchEndpoints
 
     private static async Task<Ok<SearchView>> Find(
         SearchReading reading, Asker asker, [FromQuery] string text, [FromQuery] string? lecture, [FromQuery] string? course, [FromQuery] DateOnly? from, [FromQuery] DateOnly? to,
-        [FromQuery] string? speaker, [FromQuery] IndexedKind[]? kinds, [FromQuery] bool? typing, [FromQuery] bool? meaning, CancellationToken cancel)
+        [FromQuery] string? speaker, [FromQuery] string[]? kinds, [FromQuery] bool? typing, [FromQuery] bool? meaning, CancellationToken cancel)
     {
-        var scope = new SearchScope(asker.PersonId, lecture, course, from, to, speaker, kinds);
+        var scope = new SearchScope(asker.PersonId, lecture, course, from, to, speaker, kinds?.Select(Kind).ToList());
         return TypedResults.Ok(await reading.Find(EntryRules.Search.Read(text), scope, typing ?? false, meaning ?? true, cancel));
     }
+
+    private static IndexedKind Kind(string name) => Enum.TryParse<IndexedKind>(name, ignoreCase: true, out var kind) && Enum.IsDefined(kind)
+        ? kind
+        : throw new NotValidException("What is looked for is one of: passage, title, chapter, mark, card, summary, question, term, course.");
 
     private static async Task<Ok<SearchChoices>> Choices(KostelContext context, CancellationToken cancel)
     {

@@ -128,6 +128,18 @@ public class EditTests
     }
 
     [Fact]
+    public void A_chapter_begins_at_another_passage_between_its_neighbours()
+    {
+        var split = new SplitPassage("p2", "five six.", 1).Apply(new SplitPassage("p1", "One two. Three four. five six.", 4).Apply(Lecture.Of("One two. Three four. five six.")));
+        var begun = new BeginChapter("p3", "Late").Apply(split);
+        var moved = new MoveChapter(begun.Chapters[1].StartMs, "p2").Apply(begun);
+        Assert.Equal([0, split.Passages[1].StartMs], moved.Chapters.Select(c => c.StartMs));
+        Assert.Equal(moved.Chapters[1].StartMs, moved.Chapters[0].EndMs);
+        Assert.Throws<EditRefusedException>(() => new MoveChapter(moved.Chapters[1].StartMs, "p1").Apply(moved));
+        Assert.Throws<EditRefusedException>(() => new MoveChapter(0, "p2").Apply(moved));
+    }
+
+    [Fact]
     public void Control_signs_are_dropped_and_words_beyond_all_length_are_refused()
     {
         Assert.Equal("a b", First(Rewrite("a\u0000b")).Text);

@@ -22,10 +22,11 @@ internal static class RandomEdits
             7 => new MoveBoundary(p.Id, p.Text, random.Next(-4, 5)),
             8 => new GivePassage(p.Id, random.Next(2) == 0 || t.Speakers.Count == 0 ? null : t.Speakers[random.Next(t.Speakers.Count)].Id, null),
             9 => new ChangeSpeaker(p.SpeakerId, $"Speaker {random.Next(1000)}", random.Next(2) == 0),
-            _ => random.Next(3) switch
+            _ => random.Next(4) switch
             {
                 0 => new ChangeChapter(t.Chapters.Count == 0 ? 0 : t.Chapters[random.Next(t.Chapters.Count)].StartMs, "Another title"),
                 1 => new BeginChapter(p.Id, "New"),
+                2 => new MoveChapter(t.Chapters.Count == 0 ? 0 : t.Chapters[random.Next(t.Chapters.Count)].StartMs, p.Id),
                 _ => new EndChapter(t.Chapters.Count == 0 ? 0 : t.Chapters[random.Next(t.Chapters.Count)].StartMs),
             },
         };

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { api, must, type Question } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
@@ -13,7 +14,8 @@ const latest = useLatest()
 const notice = useNotice()
 const asked = ref<Question[]>([])
 const shownId = ref<number | null>(null)
-const text = ref('')
+const route = useRoute()
+const text = ref(typeof route.query.about === 'string' ? route.query.about : '')
 const isBusy = ref(false)
 const field = ref<HTMLInputElement>()
 const body = ref<HTMLElement>()

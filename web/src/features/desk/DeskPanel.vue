@@ -1,8 +1,12 @@
 <script setup lang="ts">
 import { toRef } from 'vue'
-import type { Lecture, Mark } from '@/api/client'
+import { useRouter } from 'vue-router'
+import type { Lecture, Mark, Transcript } from '@/api/client'
+import type { Player } from '@/features/lecture/player'
+import type { Planned } from '@/features/lecture/usePlanned'
+import type { Stretch } from '@/stave/paint'
 import { deskPanels, panelOf, type DeskPanelName } from './panels'
-import { provideDesk, type Stretch } from './useDesk'
+import { provideDesk } from './useDesk'
 
 const props = defineProps<{
   panel: DeskPanelName
@@ -11,6 +15,11 @@ const props = defineProps<{
   marks: readonly Mark[]
   version: number
   timeMs: number
+  transcript: Transcript
+  heard: readonly Stretch[]
+  player: Player
+  planned: Planned
+  skips: boolean
 }>()
 const emit = defineEmits<{
   close: []
@@ -21,7 +30,14 @@ const emit = defineEmits<{
   picture: [file: Blob]
   correct: [before: string, after: string]
 }>()
+const router = useRouter()
 provideDesk({
+  transcript: toRef(props, 'transcript'),
+  heard: toRef(props, 'heard'),
+  player: props.player,
+  planned: props.planned,
+  skips: toRef(props, 'skips'),
+  open: (panel, text) => void router.replace({ query: { desk: panel, ...(text ? { about: text } : {}) } }),
   lecture: toRef(props, 'lecture'),
   marks: toRef(props, 'marks'),
   version: toRef(props, 'version'),
@@ -30,7 +46,7 @@ provideDesk({
   show: (places) =>
     emit(
       'evidence',
-      places.map(({ startMs, endMs }) => ({ startMs, endMs })),
+      places.map(({ startMs, endMs, strength }) => ({ startMs, endMs, strength })),
     ),
   openMark: (mark) => emit('mark', mark),
   addPicture: (file) => emit('picture', file),

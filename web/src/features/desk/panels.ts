@@ -11,6 +11,8 @@ interface DeskPanel {
 export const deskPanels = {
   ask: { name: 'Ask', spans: 'Evidence', component: defineAsyncComponent(() => import('./AskDesk.vue')) },
   summary: { name: 'Summary', component: defineAsyncComponent(() => import('./SummaryDesk.vue')) },
+  subject: { name: 'Subject', component: defineAsyncComponent(() => import('./SubjectDesk.vue')) },
+  plan: { name: 'Listening plan', spans: 'Plan', component: defineAsyncComponent(() => import('./PlanDesk.vue')) },
   cards: { name: 'Cards', component: defineAsyncComponent(() => import('./CardsDesk.vue')) },
   quiz: { name: 'Quiz', component: defineAsyncComponent(() => import('./QuizDesk.vue')) },
   marks: { name: 'Marks', component: defineAsyncComponent(() => import('./MarksDesk.vue')) },

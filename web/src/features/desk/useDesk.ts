@@ -1,10 +1,9 @@
 import { inject, provide, type InjectionKey, type Ref } from 'vue'
-import type { Lecture, Mark } from '@/api/client'
-
-export interface Stretch {
-  startMs: number
-  endMs: number
-}
+import type { Lecture, Mark, Transcript } from '@/api/client'
+import type { Player } from '@/features/lecture/player'
+import type { Planned } from '@/features/lecture/usePlanned'
+import type { Stretch } from '@/stave/paint'
+import type { DeskPanelName } from './panels'
 
 /** What a panel of the desk knows of its lecture, and what it can do on the page beside it. */
 export interface Desk {
@@ -13,6 +12,15 @@ export interface Desk {
   /** The version of the text: what was made may have changed with it. */
   version: Readonly<Ref<number>>
   timeMs: Readonly<Ref<number>>
+  transcript: Readonly<Ref<Transcript>>
+  heard: Readonly<Ref<readonly Stretch[]>>
+  player: Player
+  /** What of the lecture is to be listened to. */
+  planned: Planned
+  /** Whether silence is passed over. */
+  skips: Readonly<Ref<boolean>>
+  /** Another panel, with something to begin with. */
+  open: (panel: DeskPanelName, text?: string) => void
   /** Plays a place and shows it on the page. */
   hear: (ms: number) => void
   /** Shows places under the stave. */

@@ -2,6 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { onBeforeUnmount, ref, watch } from 'vue'
 import type { Mark, Transcript } from '@/api/client'
+import type { Stretch } from '@/stave/paint'
 import StaveBand from '@/stave/StaveBand.vue'
 import PlayControls from './PlayControls.vue'
 import type { Player } from './player'
@@ -11,15 +12,19 @@ const props = defineProps<{
   durationMs: number
   savedMs: number | null
   hasSound: boolean
-  peaks: Uint8Array
-  spans: readonly { startMs: number; endMs: number }[]
+  lectureId: string
+  heard: readonly Stretch[]
+  plan: readonly Stretch[]
+  canEdit: boolean
+  spans: readonly Stretch[]
   spansName: string
   marks: readonly Mark[]
   transcript: Transcript | null
 }>()
-defineEmits<{ sentence: [step: number] }>()
+defineEmits<{ sentence: [step: number]; moveChapter: [startMs: number, passageId: string] }>()
+const selected = defineModel<Stretch | null>('selected', { required: true })
 const skips = defineModel<boolean>('skips', { required: true })
-const { timeMs, loop } = props.player
+const { timeMs, loop, isPlaying } = props.player
 
 // A notice stands above it and never over what plays.
 const foot = ref<HTMLElement>()
@@ -40,16 +45,22 @@ onBeforeUnmount(() => tell(0))
       @sentence="$emit('sentence', $event)"
     />
     <StaveBand
+      v-model:selected="selected"
       :duration-ms="durationMs"
       :time-ms="timeMs"
       :chapters="transcript?.chapters ?? []"
-      :peaks="peaks"
-      :spans="spans"
-      :spans-name="spansName"
+      :lecture-id="lectureId"
+      :is-playing="isPlaying"
+      :heard="heard"
+      :places="spans"
+      :places-name="spansName"
+      :plan="plan"
+      :can-edit="canEdit"
       :marks="marks"
       :loop="loop"
       :transcript="transcript"
       @seek="player.seek"
+      @move-chapter="(startMs, passageId) => $emit('moveChapter', startMs, passageId)"
     />
   </footer>
 </template>

@@ -7,7 +7,6 @@ import type { Find } from '@/page/useFind'
 import JobBar from '@/shared/JobBar.vue'
 import FindBar from './FindBar.vue'
 import LectureHeader from './LectureHeader.vue'
-import MarginNotes from './MarginNotes.vue'
 import PageTools from './PageTools.vue'
 import PictureDock from './PictureDock.vue'
 import type { Player } from './player'
@@ -53,13 +52,11 @@ defineExpose({ page })
         :lecture="lecture"
         :transcript="transcript"
         :marks="marks"
+        :has-desk="hasDesk"
         @open="emit('open', $event)"
-        @voices="emit('sheet', { is: 'voices', speakerId: null })"
-        @transcribe="emit('sheet', { is: 'transcribe' })"
-        @text="emit('sheet', { is: 'text' })"
       />
       <PageTools
-        v-if="transcript?.passages.length"
+        v-if="transcript && (transcript.passages.length || (transcript.isWhole && lecture.hasSound))"
         class="head"
         :doubts="doubts.all.value.length"
         :state="transcript.state"
@@ -67,10 +64,16 @@ defineExpose({ page })
         :problem="edits.problem.value"
         :can-edit="canEdit"
         :is-finding="find.isOpen.value"
+        :has-sound="lecture.hasSound"
+        :has-captions="lecture.captionStreams.length > 0"
+        :voices="transcript.speakers.length"
         @find="emit('find')"
         @doubts="doubts.open(0)"
         @page="emit('sheet', { is: 'page', target: $event })"
         @take="emit('sheet', { is: 'take' })"
+        @voices="emit('sheet', { is: 'voices', speakerId: null })"
+        @transcribe="emit('sheet', { is: 'transcribe' })"
+        @text="emit('sheet', { is: 'text' })"
         @undo="edits.undo"
         @redo="edits.redo"
         @changes="emit('open', 'changes')"
@@ -101,13 +104,6 @@ defineExpose({ page })
           The first words appear here in a moment.
         </p>
       </div>
-      <MarginNotes
-        v-if="!hasDesk && lecture.makesCards && !lecture.hasPicture"
-        class="cards"
-        :lecture="lecture"
-        :is-ready="canEdit"
-        @open="emit('open', $event)"
-      />
       <ReadingPage
         v-if="transcript"
         ref="page"

@@ -3,6 +3,7 @@ import { computed, defineAsyncComponent, provide, ref, toRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { lectureIdKey } from '@/page/lectureId'
 import { useFind } from '@/page/useFind'
+import type { Stretch } from '@/stave/paint'
 import { isDeskPanelName, type DeskPanelName } from '@/features/desk/panels'
 import ElsewhereBar from './ElsewhereBar.vue'
 import DoubtBar from './DoubtBar.vue'
@@ -18,14 +19,17 @@ import { copyWithLink } from './copyWithLink'
 import { useDoubts } from './useDoubts'
 import { useDrawing } from './useDrawing'
 import { useEdits } from './useEdits'
+import { useHeard } from './useHeard'
 import { useLecture } from './useLecture'
 import { useLectureKeys } from './useLectureKeys'
 import { useLinkedMoment } from './useLinkedMoment'
 import { useListening } from './useListening'
 import { useMarking } from './useMarking'
 import { useMarks } from './useMarks'
+import { usePlanned } from './usePlanned'
 import { useSelection } from './useSelection'
 import { useSources } from './useSources'
+import { useStaveSelection } from './useStaveSelection'
 import { useStaveSpans } from './useStaveSpans'
 
 // What lies over or beside the page is fetched once the page stands.
@@ -38,7 +42,7 @@ const id = toRef(props, 'id')
 provide(lectureIdKey, id)
 const player = usePlayer()
 const { timeMs, lengthMs, loop } = player
-const { lecture, transcript, peaks, problem, isGone, durationMs, load, renew } = useLecture(id, lengthMs)
+const { lecture, transcript, problem, isGone, durationMs, load, renew } = useLecture(id, lengthMs)
 const reading = useReading()
 const edits = useEdits(id, transcript, renew)
 const { marks, add: addMark, addPicture, removed, load: loadMarks, draw: drawMarks } = useMarks(id, timeMs, transcript)
@@ -46,17 +50,21 @@ const find = useFind(transcript, reading.hidesFillers)
 const doubts = useDoubts(transcript, edits)
 const paper = ref<InstanceType<typeof LecturePaper>>()
 const page = computed(() => paper.value?.page)
-const { span, box } = useSelection(() => page.value?.passages)
+const chosen = useSelection(() => page.value?.passages)
 const bring = (ms: number) => void page.value?.bring(ms)
 const { sourceMs, hear, hearSource, hearWord, point, showSource } = useSources(player, bring)
 const { jump, saved } = useListening(id, transcript, player, reading.skipsSilence, bring)
 const { elsewhere, ask: askElsewhere, close: closeElsewhere, addTerm } = useElsewhere(id, lecture)
 const sheet = ref<Sheet | null>(null)
-const evidence = ref<{ startMs: number; endMs: number }[]>([])
+const evidence = ref<Stretch[]>([])
+const heard = useHeard(id, player)
+const planned = usePlanned(id, player, () => lecture.value?.title ?? '')
+const { selected, span, box } = useStaveSelection(transcript, chosen)
 
 const canEdit = computed(() => Boolean(transcript.value?.isWhole && transcript.value.passages.length))
 const desk = computed<DeskPanelName | null>(() => (isDeskPanelName(route.query.desk) ? route.query.desk : null))
-const open = (panel: DeskPanelName | null) => router.replace({ query: { ...route.query, desk: panel ?? undefined } })
+const open = (panel: DeskPanelName | null) =>
+  router.replace({ query: { ...route.query, desk: panel ?? undefined, about: undefined } })
 const { spans, spansName } = useStaveSpans(find, desk, evidence)
 
 /** Once what was typed is saved: whether the same stands elsewhere. */
@@ -136,6 +144,11 @@ useLectureKeys({
       :marks="marks"
       :version="transcript.state.version"
       :time-ms="timeMs"
+      :transcript="transcript"
+      :heard="heard"
+      :player="player"
+      :planned="planned"
+      :skips="reading.skipsSilence.value"
       @close="open(null)"
       @open="open"
       @hear="hearSource"
@@ -190,17 +203,22 @@ useLectureKeys({
     />
     <LectureFoot
       v-model:skips="reading.skipsSilence.value"
+      v-model:selected="selected"
       class="foot"
       :player="player"
       :duration-ms="durationMs"
       :saved-ms="saved"
       :has-sound="lecture.hasSound"
-      :peaks="peaks"
+      :lecture-id="id"
+      :heard="heard"
+      :plan="planned.isPlaying.value ? player.only.value : []"
+      :can-edit="canEdit"
       :spans="spans"
       :spans-name="spansName"
       :marks="marks"
       :transcript="transcript"
       @sentence="jump('sentence', $event)"
+      @move-chapter="(startMs, passageId) => edits.edit({ kind: 'moveChapter', startMs, passageId })"
     />
   </div>
 </template>

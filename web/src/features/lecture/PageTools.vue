@@ -10,12 +10,19 @@ defineProps<{
   problem: string
   canEdit: boolean
   isFinding: boolean
+  hasSound: boolean
+  /** Captions inside of the file. */
+  hasCaptions: boolean
+  voices: number
 }>()
 defineEmits<{
   find: []
   doubts: []
   page: [target: HTMLElement]
   take: []
+  voices: []
+  transcribe: []
+  text: []
   undo: []
   redo: []
   changes: []
@@ -40,6 +47,22 @@ const words: Record<SaveState, string> = { saved: 'Saved', typing: 'Typing', sav
         Page
       </button>
       <button class="k-quiet" type="button" @click="$emit('take')">Take away</button>
+      <v-menu v-if="canEdit || hasSound" location="bottom">
+        <template #activator="{ props: menu }">
+          <button class="k-quiet" type="button" v-bind="menu">
+            More <span class="fold" aria-hidden="true">▾</span>
+          </button>
+        </template>
+        <v-list>
+          <v-list-item
+            v-if="canEdit"
+            :title="voices > 1 ? `${voices} voices: names` : 'Who speaks'"
+            @click="$emit('voices')"
+          />
+          <v-list-item v-if="hasSound" title="Transcribe again" @click="$emit('transcribe')" />
+          <v-list-item :title="hasCaptions ? 'Captions in the file' : 'Bring in a text'" @click="$emit('text')" />
+        </v-list>
+      </v-menu>
     </template>
     <span v-if="canEdit" class="state">
       <span class="saved" :class="{ bad: saving === 'failed' }" role="status" :title="problem || undefined">{{
@@ -92,6 +115,9 @@ const words: Record<SaveState, string> = { saved: 'Saved', typing: 'Typing', sav
   gap: 14px;
   align-items: baseline;
   min-width: 0;
+}
+.fold {
+  font-size: 11px;
 }
 .saved {
   color: var(--soft);

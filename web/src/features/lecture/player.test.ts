@@ -92,3 +92,24 @@ test('a browser that does not play says Play still, and one that cannot says why
   r.media.dispatchEvent(new Event('error'))
   expect(r.player.problem.value).toContain('cannot play')
 })
+
+test('a plan is played in its order, from stretch to stretch, and ends with the last', () => {
+  const r = recording()
+  r.player.only.value = [
+    { startMs: 5_000, endMs: 8_000 },
+    { startMs: 20_000, endMs: 22_000 },
+  ]
+  r.player.seek(6_000)
+  void r.player.play()
+  r.at(8.1)
+  expect(r.media.currentTime).toBe(20)
+  r.at(22.1)
+  expect([r.player.isPlaying.value, r.player.only.value.length]).toEqual([false, 0])
+})
+
+test('whoever goes elsewhere has done with the plan', () => {
+  const r = recording()
+  r.player.only.value = [{ startMs: 5_000, endMs: 8_000 }]
+  r.player.seek(100_000)
+  expect(r.player.only.value).toEqual([])
+})

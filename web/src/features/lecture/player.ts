@@ -20,6 +20,8 @@ export function usePlayer() {
   const loop = ref<{ startMs: number; endMs: number } | null>(null)
   /** Stretches to be passed over while playing; none as long as nobody asked for it. */
   const skipped = shallowRef<readonly Silence[]>([])
+  /** Stretches in order outside of which nothing is played; none to play everything. */
+  const only = shallowRef<readonly { startMs: number; endMs: number }[]>([])
 
   function tick() {
     const media = element.value
@@ -27,6 +29,7 @@ export function usePlayer() {
     timeMs.value = media.currentTime * 1000
     const silence = media.paused ? null : silenceAt(skipped.value, timeMs.value)
     if (silence) media.currentTime = silence.endMs / 1000
+    if (only.value.length && !media.paused) keepTo(media)
     if (loop.value && timeMs.value >= loop.value.endMs) {
       media.currentTime = loop.value.startMs / 1000
     } else if (stopAtMs !== null && timeMs.value >= stopAtMs) {
@@ -34,6 +37,16 @@ export function usePlayer() {
       stopAtMs = null
     }
     if (!media.paused) frame = requestAnimationFrame(tick)
+  }
+
+  /** Goes on to the next stretch where one ends; ends with the last. */
+  function keepTo(media: HTMLMediaElement) {
+    const now = media.currentTime * 1000
+    const next = only.value.find((s) => now < s.endMs)
+    if (!next) {
+      media.pause()
+      only.value = []
+    } else if (now < next.startMs) media.currentTime = next.startMs / 1000
   }
 
   function attach(media: HTMLMediaElement | null) {
@@ -69,6 +82,8 @@ export function usePlayer() {
     stopAtMs = null
     loop.value = null
     timeMs.value = Math.max(0, ms)
+    // Whoever goes elsewhere has done with the plan.
+    if (!only.value.some((s) => ms >= s.startMs && ms < s.endMs)) only.value = []
     if (media && media.readyState > 0) media.currentTime = timeMs.value / 1000
     else wanted = timeMs.value
   }
@@ -128,6 +143,7 @@ export function usePlayer() {
     speed,
     loop,
     skipped,
+    only,
     attach,
     seek,
     play,

@@ -11,12 +11,11 @@ export function useLecture(id: Ref<string>, lengthMs: Ref<number>) {
   const lecture = ref<Lecture | null>(null)
   // Thousands of words: replaced as a whole, never watched one by one.
   const transcript = shallowRef<Transcript | null>(null)
-  const peaks = ref<Uint8Array>(new Uint8Array())
   const problem = ref('')
   const isGone = ref(false)
   const path = () => ({ params: { path: { id: id.value } } })
 
-  const [latestText, latestFacts, latestPeaks] = [useLatest(), useLatest(), useLatest()]
+  const [latestText, latestFacts] = [useLatest(), useLatest()]
   const loadTranscript = () =>
     latestText(
       () => must(api.GET('/api/lectures/{id}/transcript', path())),
@@ -28,16 +27,6 @@ export function useLecture(id: Ref<string>, lengthMs: Ref<number>) {
       (facts) => (lecture.value = facts),
     )
 
-  const loadPeaks = () =>
-    latestPeaks(
-      async () => {
-        const answer = await fetch(`/api/lectures/${id.value}/peaks`)
-        return answer.ok ? new Uint8Array(await answer.arrayBuffer()) : new Uint8Array()
-      },
-      (bytes) => (peaks.value = bytes),
-      () => undefined,
-    )
-
   async function load() {
     const asked = id.value
     problem.value = ''
@@ -47,7 +36,6 @@ export function useLecture(id: Ref<string>, lengthMs: Ref<number>) {
       if (asked !== id.value) return
       document.title = `${lecture.value?.title ?? ''} · Kostel`
       void screenShown.then(() => api.POST('/api/lectures/{id}/opened', path())).catch(() => undefined)
-      void loadPeaks()
     } catch (e) {
       problem.value = says(e)
       isGone.value = hasCode(e, 'not-there')
@@ -73,5 +61,5 @@ export function useLecture(id: Ref<string>, lengthMs: Ref<number>) {
     // What plays counts where nothing was recognised, as in a recording that could not be transcribed.
     Math.max(lecture.value?.durationMs || lengthMs.value, transcript.value?.passages.at(-1)?.endMs ?? 0, 1),
   )
-  return { lecture, transcript, peaks, problem, isGone, durationMs, load, renew }
+  return { lecture, transcript, problem, isGone, durationMs, load, renew }
 }

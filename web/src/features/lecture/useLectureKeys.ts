@@ -47,6 +47,8 @@ export function useLectureKeys(a: Actions) {
   onKey('c', () => a.open('cards'))
   onKey('q', () => a.open('quiz'))
   onKey('M', () => a.open('marks'))
+  onKey('j', () => a.open('subject'))
+  onKey('p', () => a.open('plan'))
   onKey('Escape', () => a.open(null))
   // With Alt the same while something is selected in the text, where a letter alone would be typed.
   const marking: Record<string, () => void> = {

@@ -4,10 +4,13 @@ import { onBeforeRouteLeave } from 'vue-router'
 import { api, must, hasCode, says } from '@/api/client'
 import { useLoaded } from '@/shared/useLoaded'
 import { useUnsaved } from '@/shared/useUnsaved'
+import { fromTable, toTable } from './termTable'
 
 const props = defineProps<{ course: string }>()
 const text = ref('')
 const isSaved = ref(false)
+const picker = ref<HTMLInputElement>()
+const brought = ref<number | null>(null)
 const path = () => ({ params: { path: { course: props.course } } })
 const {
   value: list,
@@ -44,6 +47,23 @@ async function joinNewer() {
   text.value = [now.text, ...mine].filter(Boolean).join('\n')
 }
 
+function takeAway() {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([toTable(text.value)], { type: 'text/tab-separated-values' }))
+  link.download = `${props.course} terms.tsv`
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(link.href), 60_000)
+}
+
+async function bringIn() {
+  const file = picker.value?.files?.[0]
+  if (!file) return
+  const lines = fromTable(await file.text(), text.value)
+  brought.value = lines.length
+  text.value = [text.value.trimEnd(), ...lines].filter(Boolean).join('\n')
+  if (picker.value) picker.value.value = ''
+}
+
 useUnsaved(() => isChanged.value)
 onBeforeRouteLeave(() => !isChanged.value || window.confirm('Leave without saving the terms?'))
 </script>
@@ -76,6 +96,22 @@ onBeforeRouteLeave(() => !isChanged.value || window.confirm('Leave without savin
       <ul v-if="list.problems.length" class="problem" role="alert">
         <li v-for="p in list.problems" :key="p">{{ p }}</li>
       </ul>
+      <p class="table">
+        <button class="k-quiet" type="button" :disabled="!count" @click="takeAway">Take away as a table (TSV)</button>
+        <button class="k-quiet" type="button" @click="picker?.click()">Bring in a table</button>
+        <input
+          ref="picker"
+          class="picker"
+          type="file"
+          accept=".tsv,.txt,text/tab-separated-values,text/plain"
+          tabindex="-1"
+          aria-label="A table of terms"
+          @change="bringIn"
+        />
+        <span v-if="brought !== null" role="status">{{
+          brought ? `${brought} added; save to keep them.` : 'All of them stand here already.'
+        }}</span>
+      </p>
       <div class="row">
         <v-btn type="submit" :disabled="!isChanged">Save</v-btn>
         <span class="k-soft" :class="{ problem: count > list.most }">{{ count }} of {{ list.most }}</span>
@@ -95,6 +131,19 @@ onBeforeRouteLeave(() => !isChanged.value || window.confirm('Leave without savin
 .small {
   font-size: 14px;
   margin-top: 8px;
+}
+.table {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+  font-size: 14px;
+  margin-top: 10px;
+}
+.picker {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  opacity: 0;
 }
 .example {
   font-family: var(--serif);
