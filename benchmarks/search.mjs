@@ -47,7 +47,9 @@ try {
   }
   console.log(`${made.words.toLocaleString('en')} words in ${lectures} lectures, ${(made.textBytes / 1e6).toFixed(1)} MB of text\n`)
   console.log(`| | ms |\n|---|---|\n| first search by word | ${Math.round((await ask('estuary', { meaning: false })).ms)} |`)
-  console.log(`| first search by meaning, when nothing is worked out yet | ${Math.round((await ask('estuary', {})).ms)} |`)
+  const begun = performance.now()
+  while (!(await fetch(`${url}/api/search?text=estuary`).then((r) => r.json())).byMeaning) await new Promise((r) => setTimeout(r, 300))
+  console.log(`| what all passages mean, worked out in the background the first time | ${Math.round(performance.now() - begun)} |`)
   for (let i = 0; i < 20; i++) await ask(word(), {})
   console.log('\n| 60 searches each | by word: median | 95th percentile | by meaning too: median | 95th percentile | found, median |\n|---|---|---|---|---|---|')
   const all = [[], []]

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, onUnmounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, must, type Lecture } from '@/api/client'
 import RoutineSheet from '@/features/library/RoutineSheet.vue'
+import { useLive } from '@/shared/live'
 import { useNotice } from '@/shared/notice'
 import { count, day, duration } from '@/shared/time'
 import { useLoaded } from '@/shared/useLoaded'
@@ -23,6 +24,10 @@ watch(
   (title) => (document.title = `${title} · Kostel`),
   { immediate: true },
 )
+const stop = useLive().listen((p) => {
+  if (p.state !== 'running') void load()
+})
+onUnmounted(stop)
 const isRenaming = ref(false)
 const isRoutineOpen = ref(false)
 const minutes = ref<number | null>(null)

@@ -64,7 +64,7 @@ defineExpose({ page })
         :problem="edits.problem.value"
         :can-edit="canEdit"
         :is-finding="find.isOpen.value"
-        :has-sound="lecture.hasSound"
+        :can-transcribe="transcript.isWhole && lecture.hasSound"
         :has-captions="lecture.captionStreams.length > 0"
         :voices="transcript.speakers.length"
         @find="emit('find')"

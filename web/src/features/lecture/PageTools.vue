@@ -10,7 +10,7 @@ defineProps<{
   problem: string
   canEdit: boolean
   isFinding: boolean
-  hasSound: boolean
+  canTranscribe: boolean
   /** Captions inside of the file. */
   hasCaptions: boolean
   voices: number
@@ -47,7 +47,7 @@ const words: Record<SaveState, string> = { saved: 'Saved', typing: 'Typing', sav
         Page
       </button>
       <button class="k-quiet" type="button" @click="$emit('take')">Take away</button>
-      <v-menu v-if="canEdit || hasSound" location="bottom">
+      <v-menu v-if="canEdit || canTranscribe" location="bottom">
         <template #activator="{ props: menu }">
           <button class="k-quiet" type="button" v-bind="menu">
             More <span class="fold" aria-hidden="true">▾</span>
@@ -59,7 +59,7 @@ const words: Record<SaveState, string> = { saved: 'Saved', typing: 'Typing', sav
             :title="voices > 1 ? `${voices} voices: names` : 'Who speaks'"
             @click="$emit('voices')"
           />
-          <v-list-item v-if="hasSound" title="Transcribe again" @click="$emit('transcribe')" />
+          <v-list-item v-if="canTranscribe" title="Transcribe again" @click="$emit('transcribe')" />
           <v-list-item :title="hasCaptions ? 'Captions in the file' : 'Bring in a text'" @click="$emit('text')" />
         </v-list>
       </v-menu>

@@ -6,8 +6,13 @@ import { useNotice } from '@/shared/notice'
 import { count } from '@/shared/time'
 
 /** What is done with all lectures that are chosen. */
-const props = defineProps<{ ids: string[]; courses: readonly string[] }>()
-const emit = defineEmits<{ done: []; clear: [] }>()
+const props = defineProps<{
+  ids: string[]
+  courses: readonly string[]
+  /** Shows what there is now; also long after this bar has gone. */
+  renew: () => Promise<void>
+}>()
+const emit = defineEmits<{ clear: [] }>()
 const notice = useNotice()
 const router = useRouter()
 const isMoving = ref(false)
@@ -22,10 +27,10 @@ async function bin() {
   const ids = [...props.ids]
   const done = await notice.attempt(() => must(api.POST('/api/library/bin', { body: { ids } })))
   if (!done) return
-  emit('done')
+  void props.renew()
   notice.tell(`${some(done.done)} in the bin.`, async () => {
     await notice.attempt(() => must(api.POST('/api/library/restore', { body: { ids } })))
-    emit('done')
+    await props.renew()
   })
 }
 
@@ -35,14 +40,14 @@ async function move() {
     must(api.POST('/api/library/move', { body: { ...body(), course: course.value } })),
   )
   if (!done) return
-  emit('done')
+  void props.renew()
   notice.tell(`${some(done.done)} moved to ${course.value ? `“${course.value}”` : 'no course'}.`)
 }
 
 async function transcribe() {
   const done = await notice.attempt(() => must(api.POST('/api/library/transcribe', { body: body() })))
   if (!done) return
-  emit('done')
+  void props.renew()
   notice.tell(
     `${some(done.done)} in the queue; what they have now stays until then.${done.left ? ` ${some(done.left)} left as they are: without a recording, or being worked on.` : ''}`,
   )

@@ -62,8 +62,6 @@ function click(event: MouseEvent) {
   align-items: start;
   padding: 10px 0;
   border-bottom: 1px solid var(--hair);
-  content-visibility: auto;
-  contain-intrinsic-size: auto 68px;
 }
 input {
   margin-top: 6px;

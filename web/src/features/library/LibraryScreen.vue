@@ -114,7 +114,7 @@ onUnmounted(() => {
         />
       </template>
     </ul>
-    <ChosenBar v-if="chosen.size" :ids="[...chosen]" :courses="courses" @done="done" @clear="clear" />
+    <ChosenBar v-if="chosen.size" :ids="[...chosen]" :courses="courses" :renew="done" @clear="clear" />
     <v-menu v-model="isMenuOpen" :target="menu?.target" location="bottom end">
       <v-list v-if="menu?.lecture">
         <v-list-item title="Title, date, course" @click="editing = menu.lecture" />
