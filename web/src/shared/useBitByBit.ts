@@ -1,8 +1,8 @@
 import { computed, onScopeDispose, ref, watch, type Ref } from 'vue'
 import { cancelIdle, whenIdle } from './idle'
 
-const firstRows = 40
-const more = 30
+const firstRows = 24
+const more = 24
 const latestMs = 60
 
 /** A long list comes on the page bit by bit: what is seen first at once, the rest while there is nothing else to do. */
@@ -25,5 +25,12 @@ export function useBitByBit<T>(all: Ref<readonly T[]>) {
     { immediate: true },
   )
   onScopeDispose(() => handle !== null && cancelIdle(handle))
-  return computed(() => all.value.slice(0, ready.value))
+  return {
+    shown: computed(() => all.value.slice(0, ready.value)),
+    /** Another list: it comes bit by bit again. */
+    again: () => {
+      ready.value = firstRows
+      if (handle === null) handle = whenIdle(grow, latestMs)
+    },
+  }
 }

@@ -145,15 +145,25 @@ function drawSound(c: CanvasRenderingContext2D, width: number, s: Scene, lane: L
     const first = Math.max(0, Math.floor((s.view.fromMs - fromMs) / sliceMs))
     const last = Math.min(loudness.length, Math.ceil((s.view.toMs - fromMs) / sliceMs))
     const columns = columnsOf(loudness.subarray(first, last), Math.max(1, Math.floor(width / barPx)), quietBelow)
+    // One colour after the other: changing it is what costs.
+    const bars: Record<'hair' | 'faint' | 'on-background', [x: number, tall: number][]> = {
+      hair: [],
+      faint: [],
+      'on-background': [],
+    }
     let at = 0
     columns.forEach((loud, i) => {
       const ms = s.view.fromMs + ((i + 0.5) / columns.length) * lengthOf(s.view)
       while (at < s.heard.length && (s.heard[at]?.endMs ?? 0) < ms) at++
       const isHeard = (s.heard[at]?.startMs ?? Infinity) <= ms
       const tall = loud === 0 ? 1 : 3 + Math.min(1, (loud / s.loudest) ** 1.7) * (height - 3)
-      c.fillStyle = colour(loud === 0 ? 'hair' : isHeard ? 'on-background' : 'faint')
-      c.fillRect(i * barPx, middle - tall / 2, loud === 0 ? barPx : barPx - 0.6, tall)
+      bars[loud === 0 ? 'hair' : isHeard ? 'on-background' : 'faint'].push([i * barPx, tall])
     })
+    for (const name of ['hair', 'faint', 'on-background'] as const) {
+      const wide = name === 'hair' ? barPx : barPx - 0.6
+      c.fillStyle = colour(name)
+      for (const [left, tall] of bars[name]) c.fillRect(left, middle - tall / 2, wide, tall)
+    }
   }
   if (showsWords && s.words) drawWords(c, s.words, s.view, lane.top + lane.height - 9, x, colour)
 }

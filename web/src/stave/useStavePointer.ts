@@ -44,7 +44,7 @@ export function useStavePointer(s: Stave) {
     for (const p of s.transcript.value?.passages ?? []) {
       for (let i = 0; i < p.startsMs.length; i++) found.push(p.startsMs[i] ?? 0, p.endsMs[i] ?? 0)
     }
-    return found.sort((a, b) => a - b)
+    return found.every((ms, i) => i === 0 || ms >= (found[i - 1] ?? 0)) ? found : found.sort((a, b) => a - b)
   })
   const laneAt = (event: PointerEvent) => {
     const y = event.clientY - box().top

@@ -63,6 +63,7 @@ const entries = computed(() => {
 @media (min-width: 901px) {
   .beside {
     position: absolute;
+    z-index: 3;
     left: 100%;
     top: 7px;
     width: var(--page-margin);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onUnmounted, ref } from 'vue'
+import { computed, onUnmounted, ref, watch } from 'vue'
 import { api, must, type Lecture } from '@/api/client'
 import { useLoaded } from '@/shared/useLoaded'
 import { useNotice } from '@/shared/notice'
@@ -34,7 +34,8 @@ const lectures = computed(() =>
 )
 const { text, show, order, rows, isNarrowed } = useLibraryView(lectures, courses)
 const { chosen, choose, chooseAll, clear, ids } = useChosen(rows)
-const shown = useBitByBit(rows)
+const { shown, again } = useBitByBit(rows)
+watch([text, show, order], again)
 const editing = ref<Lecture | null>(null)
 const isEmptying = ref(false)
 const renaming = ref<string | null>(null)
