@@ -13,13 +13,16 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
     private const int LongestPauseMs = 3_000;
 
     /// <summary>What a pause of one second says for a boundary, and a new speaker or paragraph, in nats.</summary>
-    private const double PerSecondOfPause = 10, NewPassage = 3;
+    private const double PerSecondOfPause = 10, NewPassage = 2;
 
     /// <summary>What it costs when a chapter is e times as long or as short as expected, in nats.</summary>
     private const double PerLength = 12, PerLengthAsked = 8;
 
     /// <summary>What each chapter costs, so that there are few rather than many, in nats.</summary>
-    private const double PerChapter = 8.6;
+    private const double PerChapter = 6;
+
+    /// <summary>A welcome and a farewell are shorter than what lies between: so much of what shortness costs elsewhere.</summary>
+    private const double AtAnEdge = 0.4;
 
     /// <summary>Where the number is asked for, no chapter is longer than this many times the mean.</summary>
     private const int LongestOfMean = 6;
@@ -41,9 +44,10 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
             return [];
         }
 
+        var usual = UsualPauseMs(units);
         var known = language == SpokenLanguages.English ? words() : WordKnowledge.None;
         var starts = new TopicSegmentation(units.ConvertAll(u => u.Text), known.Vectors).Divide(
-            new SegmentationEvidence(i => Boundary(units, i), count is { } wanted ? Asked(units, wanted) : Usual(units, durationMs), TooLong(units, durationMs, count)), count);
+            new SegmentationEvidence(i => Boundary(units, i, usual), count is { } wanted ? Asked(units, wanted) : Usual(units, durationMs), TooLong(units, durationMs, count)), count);
         var ends = starts.Skip(1).Append(units.Count).ToList();
         var titles = ChapterTitles.For(starts.Select((s, i) => (IReadOnlyList<Sentence>)units.GetRange(s, ends[i] - s).ConvertAll(u => u.Sentence)).ToList(), known, language);
         return starts.Select((s, i) => new Chapter(
@@ -52,11 +56,20 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
             ends[i] < units.Count ? units[ends[i]].StartMs : Math.Max(durationMs, units[^1].EndMs))).ToList();
     }
 
-    /// <summary>What a boundary before a unit costs.</summary>
-    private static double Boundary(List<TextUnit> units, int i)
+    /// <summary>How long the lecturer usually rests between two sentences.</summary>
+    private static int UsualPauseMs(List<TextUnit> units)
+    {
+        var pauses = units.Zip(units.Skip(1), PauseMs).Order().ToList();
+        return pauses.Count == 0 ? 0 : pauses[pauses.Count / 2];
+    }
+
+    private static int PauseMs(TextUnit before, TextUnit after) => Math.Clamp(after.StartMs - before.EndMs, 0, LongestPauseMs);
+
+    /// <summary>What a boundary before a unit costs; a pause counts for what it is longer than usual.</summary>
+    private static double Boundary(List<TextUnit> units, int i, int usualPauseMs)
     {
         var (before, after) = (units[i - 1], units[i]);
-        var pause = Math.Clamp(after.StartMs - before.EndMs, 0, LongestPauseMs) / 1000.0;
+        var pause = (PauseMs(before, after) - usualPauseMs) / 1000.0;
         var isNew = before.Sentence.PassageId != after.Sentence.PassageId;
         return -(PerSecondOfPause * pause) - (isNew ? NewPassage : 0) - (after.IsWhole ? TurningPhrases.Between(before.Text, after.Text) : 0);
     }
@@ -69,7 +82,11 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
         {
             var length = LengthMs(units, from, to);
             var isWhole = from == 0 && to == units.Count;
-            return !isWhole && length < shortest ? double.PositiveInfinity : PerChapter + (PerLength * Math.Abs(Math.Log(Math.Max(1.0, length) / expected)));
+            var isEdge = from == 0 || to == units.Count;
+            var off = Math.Log(Math.Max(1.0, length) / expected);
+            return !isWhole && length < (isEdge ? shortest * AtAnEdge : shortest)
+                ? double.PositiveInfinity
+                : PerChapter + (PerLength * (isEdge && off < 0 ? AtAnEdge : 1) * Math.Abs(off));
         };
     }
 
@@ -77,7 +94,7 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
     private static Func<int, int, double> Asked(List<TextUnit> units, int count)
     {
         var expected = units.Count / (double)count;
-        return (from, to) => PerLengthAsked * Math.Abs(Math.Log((to - from) / expected));
+        return (from, to) => PerLengthAsked * ((from == 0 || to == units.Count) && to - from < expected ? AtAnEdge : 1) * Math.Abs(Math.Log((to - from) / expected));
     }
 
     private static Func<int, int, bool> TooLong(List<TextUnit> units, int durationMs, int? count)

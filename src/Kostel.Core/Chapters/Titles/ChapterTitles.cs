@@ -18,7 +18,10 @@ public static class ChapterTitles
     private const double Beginning = 1.5, Announced = 1.6, Defined = 2.5, SaidAgain = 0.35, MostSaidAgain = 4, Single = 0.75, LongerThanUsual = 0.85;
 
     /// <summary>A second phrase is worth this part of the first, or is left out.</summary>
-    private const double WorthAdding = 0.45;
+    private const double WorthAdding = 0.6, WorthAddingToOne = 0.2;
+
+    /// <summary>What is mentioned once is rarely what a chapter is about.</summary>
+    private const double PartlyOnce = 0.55, AllOnce = 0.3;
 
     /// <summary>A title for each chapter, no two the same.</summary>
     public static IReadOnlyList<string> For(IReadOnlyList<IReadOnlyList<Sentence>> chapters, WordKnowledge known, string language = "en")
@@ -86,6 +89,7 @@ public static class ChapterTitles
         return sum / Math.Sqrt(distinct.Count) * weights.Centrality(c, phrase.Text)
             * (words == 1 ? Single : words > LongestWords - 2 ? LongerThanUsual : 1)
             * (1 + (SaidAgain * Math.Min(MostSaidAgain, again - 1)))
+            * (phrase.IsDefined || phrase.IsAnnounced || distinct.TrueForAll(s => weights.CountOf(c, s) > 1) ? 1 : distinct.Exists(s => weights.CountOf(c, s) > 1) ? PartlyOnce : AllOnce)
             * (phrase.Sentence < Math.Min(BeginningSentences, 1 + (chapter.Count / 3)) ? Beginning : 1)
             * (phrase.IsAnnounced ? Announced : 1)
             * (phrase.IsDefined ? Defined : 1);
@@ -101,7 +105,7 @@ public static class ChapterTitles
         var (first, most) = ranked[0];
         var words = first.Text.Split(' ').Length;
         var (second, score) = ranked.Skip(1).FirstOrDefault(p => !p.Phrase.Content.Intersect(first.Content).Any() && p.Phrase.Text.Split(' ').Length + words < LongestWords - 1);
-        var adds = second is not null && words <= 3 && (words == 1 || score >= most * WorthAdding);
+        var adds = second is not null && words <= 2 && score >= most * (words == 1 ? WorthAddingToOne : WorthAdding);
         return WordForms.Capital(adds ? $"{first.Text} {and} {WordForms.Small(second!.Text)}" : first.Text);
     }
 

@@ -63,6 +63,9 @@ internal sealed class ChapterWords
         return Math.Max(0, counts.Count == 1 ? 1 : ratio + OfTheLecture) * (here == 1 ? SaidOnce : Math.Sqrt(here));
     }
 
+    /// <summary>How often a word is said in a chapter.</summary>
+    public int CountOf(int chapter, string stem) => counts[chapter].GetValueOrDefault(stem);
+
     /// <summary>Whether a word is one of those that tell the chapter best from the others.</summary>
     public bool IsAmongFirst(int chapter, string stem) => !StopWords.Contains(stem) && First(chapter).Contains(stem);
 
