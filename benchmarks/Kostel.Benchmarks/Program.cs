@@ -2,6 +2,7 @@ using System.Diagnostics;
 using System.Globalization;
 using System.Text.Json;
 using Kostel.Benchmarks;
+using Kostel.Benchmarks.Asking;
 using Kostel.Benchmarks.Searching;
 using Kostel.Benchmarks.Segmenting;
 using Kostel.Core.Audio;
@@ -30,6 +31,13 @@ if (args is ["der", var reference, var found])
 {
     var error = DiarisationError.Of(Rttm.Read(File.ReadAllText(reference)), Rttm.Read(File.ReadAllText(found)));
     Console.WriteLine(JsonSerializer.Serialize(error, JsonSerializerOptions.Web));
+    return;
+}
+
+// With "ask LIST FOLDER [each]" questions are put to texts.
+if (args is ["ask", var questions, var lecturesFolder, ..])
+{
+    AskBench.Run(questions, lecturesFolder, args.Length > 3);
     return;
 }
 

@@ -9,8 +9,8 @@ public sealed class ConvertCommandTests : IDisposable
     private readonly string folder = Directory.CreateTempSubdirectory("kostel-convert-").FullName;
 
     [Theory]
-    [InlineData("txt", "Pilot and captain\n\nVoice 1: Good evening")]
-    [InlineData("md", "# 08-harbour-pilot\n\n## Pilot and captain\n\n**Voice 1:** Good evening")]
+    [InlineData("txt", "Welcome and plan\n\nVoice 1: Good evening")]
+    [InlineData("md", "# 08-harbour-pilot\n\n## Welcome and plan\n\n**Voice 1:** Good evening")]
     [InlineData("srt", "1\n00:00:00,624 --> ")]
     [InlineData("vtt", "WEBVTT\n\n00:00:00.624 --> ")]
     [InlineData("chapters", "WEBVTT Chapters\n\n00:00:00.000 --> ")]

@@ -1,9 +1,12 @@
+using System.Text.Json.Serialization;
+
 namespace Kostel.Core.Listening;
 
 /// <summary>A stretch of a recording, in milliseconds; the end is not part of it.</summary>
 public sealed record Stretch(int StartMs, int EndMs)
 {
     /// <summary>How long it is.</summary>
+    [JsonIgnore]
     public int LengthMs => EndMs - StartMs;
 
     /// <summary>Stretches in order, those that overlap or lie so near to each other as one; empty ones are left out.</summary>

@@ -73,7 +73,7 @@ internal static class CourseEndpoints
     /// <summary>Those that are not named come after the others.</summary>
     private static async Task<NoContent> Order(CourseOrder order, KostelContext context, CancellationToken cancel)
     {
-        var places = order.Titles.Distinct().Index().ToDictionary(t => t.Item, t => t.Index);
+        var places = order.Titles.OfType<string>().Distinct().Index().ToDictionary(t => t.Item, t => t.Index);
         foreach (var row in await context.Courses.ToListAsync(cancel))
         {
             row.Place = places.GetValueOrDefault(row.Title, places.Count);

@@ -127,5 +127,5 @@ internal static class SeveralEndpoints
     }
 
     private static List<string> Chosen(IReadOnlyList<string> ids) =>
-        ids.Count <= Most ? ids.Distinct().ToList() : throw new NotValidException($"Up to {Most} lectures can be chosen at once.");
+        ids.Count <= Most ? ids.OfType<string>().Distinct().ToList() : throw new NotValidException($"Up to {Most} lectures can be chosen at once.");
 }

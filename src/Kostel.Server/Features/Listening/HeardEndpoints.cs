@@ -25,11 +25,11 @@ internal static class HeardEndpoints
         return TypedResults.Ok(await context.Heard(id, asker.PersonId, cancel));
     }
 
-    private static async Task<Ok<IReadOnlyList<Stretch>>> Add(string id, List<Stretch> stretches, KostelContext context, Asker asker, CancellationToken cancel)
+    private static async Task<Ok<IReadOnlyList<Stretch>>> Add(string id, List<Stretch?> stretches, KostelContext context, Asker asker, CancellationToken cancel)
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         var lecture = await context.FindLecture(id, cancel);
-        var heard = await context.AddHeard(lecture, asker.PersonId, stretches.Take(MostAtOnce), cancel);
+        var heard = await context.AddHeard(lecture, asker.PersonId, stretches.OfType<Stretch>().Take(MostAtOnce), cancel);
         await all.CommitAsync(cancel);
         return TypedResults.Ok(heard);
     }

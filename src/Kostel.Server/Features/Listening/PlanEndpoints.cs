@@ -91,7 +91,7 @@ internal static class PlanEndpoints
         TypedResults.Ok(await reading.View(new PlanRow { Title = plan.Title, Parts = await reading.Parts(Few(plan.Parts), cancel) }, cancel));
 
     private static async Task<Ok<PlanView>> Propose(WantedTime wanted, PlanReading reading, Asker asker, CancellationToken cancel) => TypedResults.Ok(await reading.View(
-        new PlanRow { Title = "", Parts = await reading.Proposed(wanted with { LectureIds = wanted.LectureIds.Take(MostLectures).ToList(), Speed = Math.Clamp(wanted.Speed, 0.25, 4) }, asker.PersonId, cancel) }, cancel));
+        new PlanRow { Title = "", Parts = await reading.Proposed(wanted with { LectureIds = wanted.LectureIds.OfType<string>().Take(MostLectures).ToList(), Speed = Math.Clamp(wanted.Speed, 0.25, 4) }, asker.PersonId, cancel) }, cancel));
 
     private static async Task<NoContent> Stopped(int plan, PlanPlace place, KostelContext context, Asker asker, CancellationToken cancel)
     {
@@ -148,8 +148,8 @@ internal static class PlanEndpoints
         return TypedResults.File(stream, "audio/mp4", $"{FileNames.Of(view.Title)}.m4a");
     }
 
-    private static IReadOnlyList<WantedPart> Few(IReadOnlyList<WantedPart> parts) =>
-        parts.Count <= MostParts ? parts : throw new NotValidException($"A listening plan can have up to {MostParts} parts.");
+    private static List<WantedPart> Few(IReadOnlyList<WantedPart> parts) =>
+        parts.Count <= MostParts ? parts.OfType<WantedPart>().ToList() : throw new NotValidException($"A listening plan can have up to {MostParts} parts.");
 
     private static async Task<PlanRow> Find(KostelContext context, Asker asker, int plan, CancellationToken cancel) =>
         await context.Plans.FirstOrDefaultAsync(p => p.Id == plan && p.OwnerId == asker.PersonId && p.DeletedAt == null, cancel) ?? throw PlainProblemException.NotThere("listening plan");

@@ -155,6 +155,7 @@ function renamed(title: string) {
 }
 .time input {
   width: 58px;
+  margin: 0 6px;
   border-bottom: 1px solid var(--ink);
   font: 600 17px var(--serif);
   text-align: center;

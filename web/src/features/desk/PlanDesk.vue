@@ -153,6 +153,7 @@ watch(measured, (plan) => show(plan?.parts ?? []), { immediate: true })
 }
 .time input {
   width: 58px;
+  margin: 0 6px;
   border-bottom: 1px solid var(--ink);
   font: 600 17px var(--serif);
   text-align: center;
