@@ -1,3 +1,4 @@
+using System.Numerics.Tensors;
 using Kostel.Core.Text;
 
 namespace Kostel.Core.Chapters;
@@ -150,14 +151,8 @@ public sealed class TopicSegmentation
             return 0;
         }
 
-        var (a, b) = (meanings[start], meanings[end]);
-        var square = 0.0;
-        for (var d = 0; d < a.Length; d++)
-        {
-            var sum = b[d] - a[d];
-            square += sum * sum;
-        }
-
+        var length = TensorPrimitives.Distance<double>(meanings[start], meanings[end]);
+        var square = length * length;
         var spread = 1 + (weight * MeaningSpread);
         return MeaningWeight * ((0.5 * square * MeaningSpread / (Scatter * spread)) - (Directions / 2 * Math.Log(spread)));
     }
