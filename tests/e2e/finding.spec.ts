@@ -149,6 +149,8 @@ test('a listening plan is proposed, played in order, kept, gone on with and take
   await page.getByRole('button', { name: 'Pause' }).click()
   await page.reload()
   await expect(page.getByRole('button', { name: 'Go on listening' })).toBeVisible()
+  await page.goto(demo.address)
+  await page.getByRole('region', { name: 'Listening plans' }).getByRole('link', { name: 'Water in the soil' }).click()
   const sound = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Take away as one sound file' }).click()
   expect((await sound).suggestedFilename()).toBe('Water in the soil.m4a')

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onUnmounted } from 'vue'
 import { api, must } from '@/api/client'
+import PlanList from '@/features/listening/PlanList.vue'
 import LectureLine from '@/shared/LectureLine.vue'
 import { useLive } from '@/shared/live'
 import { clock, count } from '@/shared/time'
@@ -131,6 +132,8 @@ onUnmounted(stop)
       </section>
 
       <UnfinishedUploads :uploads="today.unfinished" @changed="load" />
+
+      <PlanList />
 
       <section v-if="today.new.length" aria-labelledby="new">
         <h2 id="new">New</h2>
