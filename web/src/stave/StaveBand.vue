@@ -40,7 +40,11 @@ const view = shallowRef<View>(whole(props.durationMs))
 const sound = useSound(toRef(props, 'lectureId'), view, width)
 watch(
   () => [props.lectureId, props.durationMs] as const,
-  ([, length]) => (view.value = whole(length)),
+  ([, length]) => {
+    view.value = whole(length)
+    // A recording that has only now arrived had no sound to draw before.
+    if (!sound.isComing.value && !sound.overview.value?.loudness.length) void sound.load()
+  },
 )
 
 const lanes = computed(() =>

@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 import { api, must, type Lecture } from '@/api/client'
 import RoutineSheet from '@/features/library/RoutineSheet.vue'
 import { useLive } from '@/shared/live'
+import { keepProposal } from '@/features/listening/keepProposal'
 import { useNotice } from '@/shared/notice'
 import { count, day, duration } from '@/shared/time'
 import { useLoaded } from '@/shared/useLoaded'
@@ -51,17 +52,13 @@ const starts = (l: Lecture) => (staves.value.get(l.id)?.chapterStarts ?? []).map
 async function propose() {
   const asked = minutes.value
   if (!asked) return
-  const kept = await notice.attempt(async () => {
-    const body = {
-      lectureIds: lectures.value.map((l) => l.id),
-      budgetMs: asked * 60_000,
-      speed: 1,
-      withoutSilences: false,
-    }
-    const { parts } = await must(api.POST('/api/plans/propose', { body }))
-    const wanted = parts.map(({ lectureId, startMs, endMs, title }) => ({ lectureId, startMs, endMs, title }))
-    return must(api.POST('/api/plans', { body: { title: `${props.course}: ${asked} minutes`, parts: wanted } }))
-  })
+  const kept = await notice.attempt(() =>
+    keepProposal(
+      `${props.course}: ${asked} minutes`,
+      lectures.value.map((l) => l.id),
+      asked,
+    ),
+  )
   if (kept) void router.push({ name: 'plan', params: { id: kept.id } })
 }
 function renamed(title: string) {

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, must } from '@/api/client'
+import { keepProposal } from '@/features/listening/keepProposal'
 import { useNotice } from '@/shared/notice'
 import { count } from '@/shared/time'
 
@@ -73,17 +74,9 @@ async function take(format: string) {
 
 async function plan() {
   isPlanning.value = false
-  const kept = await notice.attempt(async () => {
-    const proposed = await must(
-      api.POST('/api/plans/propose', {
-        body: { lectureIds: props.ids, budgetMs: minutes.value * 60_000, speed: 1, withoutSilences: false },
-      }),
-    )
-    const parts = proposed.parts.map(({ lectureId, startMs, endMs, title }) => ({ lectureId, startMs, endMs, title }))
-    return must(
-      api.POST('/api/plans', { body: { title: `${minutes.value} minutes of ${some(props.ids.length)}`, parts } }),
-    )
-  })
+  const kept = await notice.attempt(() =>
+    keepProposal(`${minutes.value} minutes of ${some(props.ids.length)}`, props.ids, minutes.value),
+  )
   if (kept) void router.push({ name: 'plan', params: { id: kept.id } })
 }
 </script>
