@@ -107,7 +107,7 @@ public sealed class SubjectTrack
         var asked = Asked(subject).ConvertAll(w => (Word: w, Weight: Telling(w)));
         if (asked.Count == 0 || sentences.Count == 0)
         {
-            return [];
+            return new double[sentences.Count];
         }
 
         var byWord = Scaled(index.Scores(asked.Select(a => Tokens.Stem(a.Word))));

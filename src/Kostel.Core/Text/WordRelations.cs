@@ -61,9 +61,6 @@ public sealed class WordRelations
     /// <summary>No words.</summary>
     public static WordRelations None { get; } = new([], [], []);
 
-    /// <summary>Meanings that are known.</summary>
-    public int Count => words.Length;
-
     /// <summary>Reads a list.</summary>
     /// <exception cref="InvalidDataException">It is none.</exception>
     public static WordRelations Read(TextReader list)

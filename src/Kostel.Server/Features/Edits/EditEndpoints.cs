@@ -85,7 +85,6 @@ internal static class EditEndpoints
     {
         var lecture = await context.FindLecture(id, cancel);
         var transcript = await context.Transcript(lecture, cancel);
-        var peaks = File.Exists(library.Peaks(id)) ? await File.ReadAllBytesAsync(library.Peaks(id), cancel) : [];
-        return TypedResults.Ok(Silences.Find(transcript.Passages.SelectMany(p => p.Words), peaks, lecture.DurationMs));
+        return TypedResults.Ok(await LectureSilences.Of(library, id, transcript, cancel));
     }
 }

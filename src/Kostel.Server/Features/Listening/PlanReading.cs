@@ -3,6 +3,7 @@ using Kostel.Core.Listening;
 using Kostel.Core.Transcripts;
 using Kostel.Data;
 using Kostel.Data.Rows;
+using Kostel.Server.Shared;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Features.Listening;
@@ -91,7 +92,6 @@ internal sealed class PlanReading(KostelContext context, LibraryFolder library)
         }
 
         var text = await context.Transcript(row, cancel);
-        var peaks = File.Exists(library.Peaks(id)) ? await File.ReadAllBytesAsync(library.Peaks(id), cancel) : [];
-        return read[id] = (row, text, Silences.Find(text.Passages.SelectMany(p => p.Words), peaks, row.DurationMs));
+        return read[id] = (row, text, await LectureSilences.Of(library, id, text, cancel));
     }
 }
