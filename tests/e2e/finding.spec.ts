@@ -145,8 +145,10 @@ test('a listening plan is proposed, played in order, kept, gone on with and take
   const found = await new AxeBuilder({ page }).withTags(rules).analyze()
   expect(found.violations.map((v) => v.id)).toEqual([])
   await page.getByRole('button', { name: 'Listen', exact: true }).click()
-  await page.waitForTimeout(2500)
+  await expect(page.getByRole('img', { name: /^0:0[2-9] of/ })).toBeVisible()
+  const noted = page.waitForResponse((r) => r.url().endsWith('/at'))
   await page.getByRole('button', { name: 'Pause' }).click()
+  await noted
   await page.reload()
   await expect(page.getByRole('button', { name: 'Go on listening' })).toBeVisible()
   await page.goto(demo.address)
