@@ -116,7 +116,7 @@ internal static class TranscribeCommand
         }
 
         await Console.Error.WriteLineAsync();
-        var made = transcription.Arrange(utterances);
+        var made = transcription.Arrange(utterances, slidesMs: facts.HasPicture ? await MovingPicture.SlideChangesOf(wanted.File.FullName, facts.DurationMs, cancel) : []);
         if (made.Notice is { } notice)
         {
             await Console.Error.WriteLineAsync(notice);

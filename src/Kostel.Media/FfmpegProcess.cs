@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using System.Globalization;
 
 namespace Kostel.Media;
 
@@ -33,6 +34,9 @@ internal static class FfmpegProcess
             throw new MediaProblemException($"{program} could not be started. Run ./kostel doctor to see what is missing.");
         }
     }
+
+    /// <summary>A time as these programs take it.</summary>
+    public static string Seconds(int ms) => (ms / 1000.0).ToString("0.000", CultureInfo.InvariantCulture);
 
     /// <summary>Runs a program to its end.</summary>
     /// <returns>Exit code, standard output and standard error.</returns>

@@ -17,7 +17,7 @@ public static class SoundCut
         await File.WriteAllTextAsync(notes, metadata, cancel);
         try
         {
-            var inputs = parts.SelectMany(IEnumerable<string> (p) => ["-ss", Seconds(p.StartMs), "-t", Seconds(p.EndMs - p.StartMs), .. Recording.Bounds, "-i", p.Path]);
+            var inputs = parts.SelectMany(IEnumerable<string> (p) => ["-ss", FfmpegProcess.Seconds(p.StartMs), "-t", FfmpegProcess.Seconds(p.EndMs - p.StartMs), .. Recording.Bounds, "-i", p.Path]);
             var same = parts.Select((_, i) => $"[{i}:a:0]aresample=44100,aformat=sample_fmts=fltp:channel_layouts=mono[a{i}]");
             var joined = string.Concat(parts.Select((_, i) => $"[a{i}]")) + $"concat=n={parts.Count}:v=0:a=1[out]";
             var (exit, _, errors) = await FfmpegProcess.Run(
@@ -36,6 +36,4 @@ public static class SoundCut
     }
 
     private static string Count(int n) => n.ToString(CultureInfo.InvariantCulture);
-
-    private static string Seconds(int ms) => (ms / 1000.0).ToString("0.000", CultureInfo.InvariantCulture);
 }

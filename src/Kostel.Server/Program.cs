@@ -87,6 +87,7 @@ builder.Services.AddSingleton<LoadedEngine>();
 builder.Services.AddSingleton<WordKnowledgeFiles>();
 builder.Services.AddSingleton(s => new ChapterFinder(() => s.GetRequiredService<WordKnowledgeFiles>().Value));
 builder.Services.AddSingleton<SearchMemory>();
+builder.Services.AddSingleton<ChapterStills>();
 builder.Services.AddScoped<SearchReading>();
 builder.Services.AddScoped<PlanReading>();
 builder.Services.AddSingleton<RecogniserChoice>();

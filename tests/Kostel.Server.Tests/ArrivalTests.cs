@@ -115,6 +115,23 @@ public sealed class ArrivalTests(ArrivalTests.Fixture fixture) : IClassFixture<A
     }
 
     [Fact]
+    public async Task Each_chapter_of_a_video_has_a_picture_and_no_other_moment_has()
+    {
+        var id = await server.BringIn("slides.mp4", Clips.Video(7, withSound: true));
+        await server.Ended(id);
+        var start = (int)(await server.Get($"/api/lectures/{id}/transcript"))["chapters"]![0]!["startMs"]!;
+        for (var time = 0; time < 2; time++)
+        {
+            using var picture = await server.Http.GetAsync($"/api/lectures/{id}/chapters/{start}/picture", Cancel);
+            Assert.Equal("image/jpeg", picture.Content.Headers.ContentType!.MediaType);
+            Assert.Equal([0xFF, 0xD8], (await picture.Content.ReadAsByteArrayAsync(Cancel))[..2]);
+        }
+
+        using var none = await server.Http.GetAsync($"/api/lectures/{id}/chapters/{start + 1}/picture", Cancel);
+        Assert.Equal(HttpStatusCode.NotFound, none.StatusCode);
+    }
+
+    [Fact]
     public async Task A_routine_makes_what_the_course_wants_when_a_lecture_arrives_and_over_those_that_are_there()
     {
         var earlier = await server.BringTides("Before the routine", "Routine");

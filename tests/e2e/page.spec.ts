@@ -331,6 +331,14 @@ test('a text is taken away in every format, and each holds the words', async ({ 
   }
 })
 
+test('each chapter of a video has a small picture, from which it plays', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/lecture/tide-table`)
+  const stills = page.locator('.heading img')
+  await expect.poll(() => stills.first().evaluate((i: HTMLImageElement) => i.naturalWidth)).toBe(320)
+  await page.getByRole('button', { name: 'Hear Chart datum from the beginning' }).click()
+  await expect.poll(() => page.locator('video').evaluate((v: HTMLVideoElement) => v.currentTime)).toBeGreaterThan(97)
+})
+
 /** Chromium's own parser of text tracks. */
 test('the browser finds the cues in our captions that we wrote', async ({ page, demo }) => {
   await page.goto(`${demo.address}/lecture/tide-table`)

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using System.Text.RegularExpressions;
 using Kostel.Core.Captions;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
@@ -7,7 +8,7 @@ using Kostel.Core.Transcripts;
 namespace Kostel.Core.Chapters;
 
 /// <summary>Chapters as files have them: the open JSON form of Podcasting 2.0, WebVTT of the kind chapters, and FFmpeg's metadata.</summary>
-public static class ChapterFiles
+public static partial class ChapterFiles
 {
     /// <summary>More are no chapters.</summary>
     public const int Most = 2_000;
@@ -49,11 +50,14 @@ public static class ChapterFiles
             new Dictionary<string, JsonNode?> { ["startTime"] = c.StartMs / 1000m, ["endTime"] = c.EndMs / 1000m, ["title"] = c.Title }.Concat(more?.Invoke(i) ?? [])))]),
     };
 
-    /// <summary>Chapters in the order of time, each place once, with titles of one line.</summary>
+    /// <summary>Chapters in the order of time, each place once, with titles of one line; a title that only counts ("Chapter 03") says nothing and is left out.</summary>
     public static IReadOnlyList<ChapterMark> Ordered(IEnumerable<ChapterMark> chapters) => chapters
         .Where(c => c.StartMs >= 0)
-        .Select((c, i) => OneLine.Of(c.Title, LongestTitle) is { Length: > 0 } title ? c with { Title = title } : c with { Title = $"Part {i + 1}" })
+        .Select(c => OneLine.Of(c.Title, LongestTitle) is var title && Counting().IsMatch(title) ? c with { Title = "" } : c with { Title = title })
         .OrderBy(c => c.StartMs).DistinctBy(c => c.StartMs).Take(Most).ToList();
+
+    [GeneratedRegex(@"^((chapter|part|section|track|capítulo|parte)\s*)?\d{0,3}[.:]?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    private static partial Regex Counting();
 
     private static List<ChapterMark> ReadJson(string text)
     {

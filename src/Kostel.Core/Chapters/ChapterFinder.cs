@@ -15,6 +15,12 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
     /// <summary>What a pause of one second says for a boundary, and a new speaker or paragraph, in nats.</summary>
     private const double PerSecondOfPause = 10, NewPassage = 2;
 
+    /// <summary>What another slide says for a boundary, in nats (a judgement): less where slides stand shorter than chapters usually last.</summary>
+    private const double NewSlide = 10;
+
+    /// <summary>So near to it begins the sentence that belongs to it.</summary>
+    private const int NearSlideMs = 4_000;
+
     /// <summary>What it costs when a chapter is e times as long or as short as expected, in nats.</summary>
     private const double PerLength = 12, PerLengthAsked = 8;
 
@@ -36,7 +42,8 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
     /// <summary>Chapters that tile the lecture; none for a lecture without words.</summary>
     /// <param name="language">The code of what is spoken; what is known of words is known of English.</param>
     /// <param name="count">How many; null for as many as there are. No more than there are sentences.</param>
-    public IReadOnlyList<Chapter> Find(IReadOnlyList<Sentence> sentences, int durationMs, int? count = null, string language = "en")
+    /// <param name="slidesMs">When other slides come in the picture, in order.</param>
+    public IReadOnlyList<Chapter> Find(IReadOnlyList<Sentence> sentences, int durationMs, int? count = null, string language = "en", IReadOnlyList<int>? slidesMs = null)
     {
         var units = TextUnit.Of(sentences);
         if (units.Count == 0)
@@ -45,15 +52,49 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
         }
 
         var usual = UsualPauseMs(units);
-        var known = language == SpokenLanguages.English ? words() : WordKnowledge.None;
+        var slides = NewSlides(units, slidesMs ?? [], durationMs);
+        var known = Known(language);
         var starts = new TopicSegmentation(units.ConvertAll(u => u.Text), known.Vectors).Divide(
-            new SegmentationEvidence(i => Boundary(units, i, usual), count is { } wanted ? Asked(units, wanted) : Usual(units, durationMs), TooLong(units, durationMs, count)), count);
+            new SegmentationEvidence(i => Boundary(units, i, usual) - slides[i], count is { } wanted ? Asked(units, wanted) : Usual(units, durationMs), TooLong(units, durationMs, count)), count);
         var ends = starts.Skip(1).Append(units.Count).ToList();
         var titles = ChapterTitles.For(starts.Select((s, i) => (IReadOnlyList<Sentence>)units.GetRange(s, ends[i] - s).ConvertAll(u => u.Sentence)).ToList(), known, language);
         return starts.Select((s, i) => new Chapter(
             titles[i],
             i == 0 ? 0 : units[s].StartMs,
             ends[i] < units.Count ? units[ends[i]].StartMs : Math.Max(durationMs, units[^1].EndMs))).ToList();
+    }
+
+    /// <summary>Chapters of which those without a title have one out of what is said in them, which no other has.</summary>
+    public IReadOnlyList<Chapter> Named(IReadOnlyList<Chapter> chapters, IReadOnlyList<Sentence> sentences, string language)
+    {
+        if (chapters.All(c => c.Title.Length > 0))
+        {
+            return chapters;
+        }
+
+        var said = chapters.Select(c => (IReadOnlyList<Sentence>)sentences.Where(s => s.StartMs >= c.StartMs && s.StartMs < c.EndMs).ToList()).ToList();
+        return ChapterTitles.For(said, Known(language), language, chapters.Select(c => c.Title).ToList()).Zip(chapters, (title, c) => c with { Title = title }).ToList();
+    }
+
+    private WordKnowledge Known(string language) => language == SpokenLanguages.English ? words() : WordKnowledge.None;
+
+    /// <summary>What the slides say for a boundary before each unit: each slide for the one that begins nearest to it.</summary>
+    private static double[] NewSlides(List<TextUnit> units, IReadOnlyList<int> slidesMs, int durationMs)
+    {
+        var says = new double[units.Count];
+        var each = NewSlide * Math.Min(1, durationMs / Lengths(durationMs).ExpectedMs / Math.Max(1, slidesMs.Count));
+        var next = 0;
+        foreach (var at in slidesMs)
+        {
+            while (next < units.Count - 1 && Math.Abs(units[next + 1].StartMs - at) <= Math.Abs(units[next].StartMs - at))
+            {
+                next++;
+            }
+
+            says[next] = Math.Abs(units[next].StartMs - at) <= NearSlideMs ? each : says[next];
+        }
+
+        return says;
     }
 
     /// <summary>How long the lecturer usually rests between two sentences.</summary>

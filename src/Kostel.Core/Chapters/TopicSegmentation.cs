@@ -37,9 +37,7 @@ public sealed class TopicSegmentation
     private static readonly Dictionary<string, string> Manners = "i i me i my i myself i i'm i we we us we our we you you your you he he him he his he himself he she she her she herself she they they them they their they"
         .Split(' ').Chunk(2).ToDictionary(p => p[0], p => p[1]);
 
-    private readonly int[][] words;
-    private readonly double[] prior;
-    private readonly int[][] manners;
+    private readonly Counts words, manners;
     private readonly double[][] meanings;
     private readonly double[] weights;
 
@@ -49,15 +47,16 @@ public sealed class TopicSegmentation
         var tokens = units.Select(Tokens.Of).ToList();
         var ranks = new Dictionary<string, int>();
         var ids = new Dictionary<string, int>();
-        words = tokens.Select(t => t.Where(w => !StopWords.Contains(w)).Select(w => Note(Tokens.Stem(w), w)).ToArray()).ToArray();
-        prior = new double[ids.Count];
+        var said = tokens.Select(t => t.Where(w => !StopWords.Contains(w)).Select(w => Note(Tokens.Stem(w), w)).ToArray()).ToArray();
+        var prior = new double[ids.Count];
         foreach (var (stem, id) in ids)
         {
             prior[id] = WordPrior * Math.Pow(ZipfRank / (ranks[stem] + ZipfFlat), Zipf);
         }
 
+        words = new Counts(said, prior);
         var kinds = Manners.Values.Distinct().ToList();
-        manners = tokens.Select(t => t.Where(Manners.ContainsKey).Select(w => kinds.IndexOf(Manners[w])).ToArray()).ToArray();
+        manners = new Counts(tokens.Select(t => t.Where(Manners.ContainsKey).Select(w => kinds.IndexOf(Manners[w])).ToArray()).ToArray(), kinds.ConvertAll(_ => MannerPrior).ToArray());
         (meanings, weights) = Meanings(tokens, vectors);
 
         int Note(string stem, string word)
@@ -69,7 +68,7 @@ public sealed class TopicSegmentation
     }
 
     /// <summary>How many units there are.</summary>
-    public int Count => words.Length;
+    public int Count => weights.Length - 1;
 
     /// <summary>Finds the best division.</summary>
     /// <param name="segments">How many segments; null for as many as are likeliest.</param>
@@ -133,13 +132,13 @@ public sealed class TopicSegmentation
     /// <summary>How much likelier a segment is than its words one by one, for every end after a start.</summary>
     private IEnumerable<(int End, double Gain)> Gains(int start)
     {
-        var wordCounts = new Counts(prior);
-        var mannerCounts = new Counts(Enumerable.Repeat(MannerPrior, Manners.Values.Distinct().Count()).ToArray());
+        words.Begin();
+        manners.Begin();
         for (var end = start + 1; end <= Count; end++)
         {
-            wordCounts.Add(words[end - 1]);
-            mannerCounts.Add(manners[end - 1]);
-            yield return (end, wordCounts.Gain + mannerCounts.Gain + Meaning(start, end));
+            words.Add(end - 1);
+            manners.Add(end - 1);
+            yield return (end, words.Gain + manners.Gain + Meaning(start, end));
         }
     }
 
@@ -210,24 +209,47 @@ public sealed class TopicSegmentation
         return starts.Count > 0 && starts[0] == 0 ? [.. starts] : [0];
     }
 
-    /// <summary>Counts of a segment's words, and how much likelier they are to come together than apart.</summary>
-    private sealed class Counts(double[] prior)
+    /// <summary>Counts of what stands in a segment that grows unit by unit, and how much likelier it is to come together than apart.</summary>
+    private sealed class Counts(int[][] units, double[] prior)
     {
-        private readonly Dictionary<int, int> seen = [];
-        private readonly double all = prior.Sum();
+        private readonly int[] seen = new int[prior.Length];
+        private readonly Stack<int> touched = new();
+        private readonly double[] logs = Array.ConvertAll(prior, Math.Log);
+        private readonly double[] totals = Totals(prior.Sum(), units.Sum(u => u.Length));
         private int total;
 
         public double Gain { get; private set; }
 
-        public void Add(int[] words)
+        /// <summary>Begins a new segment.</summary>
+        public void Begin()
         {
-            foreach (var word in words)
+            while (touched.TryPop(out var item))
             {
-                var count = seen.GetValueOrDefault(word);
-                Gain += Math.Log((prior[word] + count) / prior[word]) - Math.Log((all + total) / all);
-                seen[word] = count + 1;
-                total++;
+                seen[item] = 0;
+            }
+
+            (total, Gain) = (0, 0);
+        }
+
+        public void Add(int unit)
+        {
+            foreach (var item in units[unit])
+            {
+                var count = seen[item]++;
+                if (count == 0)
+                {
+                    touched.Push(item);
+                }
+                else
+                {
+                    Gain += Math.Log(prior[item] + count) - logs[item];
+                }
+
+                Gain -= totals[total++];
             }
         }
+
+        /// <summary>What each further item costs, whatever it is.</summary>
+        private static double[] Totals(double all, int most) => Enumerable.Range(0, most).Select(t => Math.Log((all + t) / all)).ToArray();
     }
 }

@@ -48,13 +48,14 @@ public sealed class RecordingTranscription(IRecogniser recogniser, Transcription
     /// <summary>Divides what was recognised into passages and chapters, by who speaks.</summary>
     /// <param name="utterances">All of the recording, also those that were recognised earlier.</param>
     /// <param name="known">What was found out about its language meanwhile; null for nothing more than was planned with.</param>
-    public TranscribedRecording Arrange(IReadOnlyList<Utterance> utterances, LanguageChoice? known = null)
+    /// <param name="slidesMs">When other slides come in its picture.</param>
+    public TranscribedRecording Arrange(IReadOnlyList<Utterance> utterances, LanguageChoice? known = null, IReadOnlyList<int>? slidesMs = null)
     {
         var choice = known ?? plan.Language;
         var language = choice.Language;
         var heardMs = Pcm.ToMs(meters.Clipping.Samples);
         var words = TranscriptBuilder.Words(utterances);
-        var transcript = TranscriptBuilder.Build(utterances, heardMs, language, Diarisation.Of(words, meters.Voices, plan.Voices), chapters);
+        var transcript = TranscriptBuilder.Build(utterances, heardMs, language, Diarisation.Of(words, meters.Voices, plan.Voices), chapters, slidesMs);
         if (language == SpokenLanguages.English)
         {
             transcript = new Respell(plan.Spelling).Apply(transcript);

@@ -84,6 +84,9 @@ public sealed class LibraryFolder : IDbContextFactory<KostelContext>, IDisposabl
     /// <summary>The drawing of its sound, made when first needed.</summary>
     public string Peaks(string lectureId) => Path.Combine(LectureFolder(lectureId), "peaks");
 
+    /// <summary>The picture of the chapter that begins at a time.</summary>
+    public string Still(string lectureId, int startMs) => Path.Combine(LectureFolder(lectureId), $"still-{startMs}.jpg");
+
     /// <summary>Where an upload's bytes are gathered.</summary>
     public string Upload(string uploadId) => Path.Combine(UploadFolder, Sound(uploadId));
 

@@ -61,6 +61,40 @@ public class ChapterFinderTests
         Assert.All(chapters, c => Assert.InRange(c.EndMs - c.StartMs, 1, 700_000));
     }
 
+    /// <summary>Sentences about one thing with a pause nowhere: only the picture says where another part begins.</summary>
+    [Fact]
+    public void Where_the_words_do_not_say_it_a_chapter_begins_with_its_slide()
+    {
+        var sentences = Sentences.Of(Lecture.Of(string.Join(' ', Enumerable.Range(0, 40).Select(i => $"The water rises and the water falls in basin {(char)('a' + i % 7)}."))).Passages);
+        var end = sentences[^1].EndMs;
+        foreach (var slide in new[] { sentences[14].StartMs, sentences[19].StartMs, sentences[25].StartMs })
+        {
+            var chapters = ChapterFinder.ByWords.Find(sentences, end, 2, "en", [slide - 700]);
+            Assert.Equal(slide, chapters[1].StartMs);
+        }
+    }
+
+    [Fact]
+    public void Chapters_that_came_without_titles_are_named_by_what_is_said_in_them()
+    {
+        ChapterMark[] marks = [new("", 0), new("Storms", Tides.Chapters[2].StartMs), new("", Tides.Chapters[3].StartMs)];
+        var named = BroughtChapters.Into(Tides, marks, ChapterFinder.ByWords).Chapters;
+        Assert.Equal("Storms", named[1].Title);
+        Assert.All(named, c => Assert.True(c.Title.Length > 3 && !c.Title.Any(char.IsDigit), c.Title));
+        Assert.Equal(3, named.Select(c => c.Title).Distinct().Count());
+    }
+
+    [Theory]
+    [InlineData("Chapter 03", "")]
+    [InlineData("Part 6.", "")]
+    [InlineData("12", "")]
+    [InlineData("", "")]
+    [InlineData("Part of the answer", "Part of the answer")]
+    [InlineData("1848", "1848")]
+    [InlineData("Chapter 3: Clay", "Chapter 3: Clay")]
+    public void A_title_that_only_counts_is_none(string title, string read) =>
+        Assert.Equal(read, Assert.Single(ChapterFiles.Ordered([new ChapterMark(title, 0)])).Title);
+
     [Theory]
     [InlineData(1)]
     [InlineData(3)]

@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { onMounted, ref, watch } from 'vue'
+import { inject, onMounted, ref, watch } from 'vue'
 import type { Chapter } from '@/api/client'
 import { clock, exactDuration } from '@/shared/time'
+import ChapterPicture from './ChapterPicture.vue'
+import { lectureIdKey } from './lectureId'
 import { plain } from './text'
 
-const props = defineProps<{ chapter: Chapter; isFirst: boolean; canEdit: boolean }>()
-const emit = defineEmits<{ rename: [title: string]; join: []; move: [step: number] }>()
+const props = defineProps<{ chapter: Chapter; isFirst: boolean; canEdit: boolean; hasPicture: boolean }>()
+const emit = defineEmits<{ rename: [title: string]; join: []; move: [step: number]; hear: [] }>()
+const lectureId = inject(lectureIdKey)
 const title = ref<HTMLElement>()
 
 const render = () => {
@@ -27,6 +30,15 @@ function cancel() {
 
 <template>
   <div class="heading">
+    <button
+      v-if="hasPicture && lectureId"
+      class="picture"
+      type="button"
+      :aria-label="`Hear ${chapter.title} from the beginning`"
+      @click="emit('hear')"
+    >
+      <ChapterPicture :lecture-id="lectureId" :start-ms="chapter.startMs" />
+    </button>
     <h2>
       <span
         ref="title"
@@ -72,6 +84,17 @@ h2 span {
 }
 h2 span:focus {
   box-shadow: 0 2px 0 var(--act);
+}
+.picture {
+  grid-row: 1;
+  width: 68px;
+  align-self: end;
+  margin-bottom: 3px;
+}
+@media (max-width: 900px) {
+  .picture {
+    display: none;
+  }
 }
 .length {
   grid-column: var(--page-text);

@@ -14,6 +14,8 @@ import { useSpokenWord, usePassages } from './usePassages'
 const props = defineProps<{
   transcript: Transcript
   language: string
+  /** Whether its chapters have pictures. */
+  hasPicture: boolean
   timeMs: number
   isPlaying: boolean
   sourceMs: number | null
@@ -196,6 +198,8 @@ defineExpose({ bring, scrolled, comeBack, write, passages, spoken })
         :chapter="c.chapter"
         :is-first="i === 0"
         :can-edit="canEdit"
+        :has-picture="hasPicture"
+        @hear="emit('hear', c.chapter.startMs)"
         @rename="edit({ kind: 'chapter', startMs: c.chapter.startMs, title: $event })"
         @join="edit({ kind: 'endChapter', startMs: c.chapter.startMs })"
         @move="moveChapter(c.chapter.startMs, $event)"

@@ -24,7 +24,8 @@ public static class ChapterTitles
     private const double PartlyOnce = 0.55, AllOnce = 0.3;
 
     /// <summary>A title for each chapter, no two the same.</summary>
-    public static IReadOnlyList<string> For(IReadOnlyList<IReadOnlyList<Sentence>> chapters, WordKnowledge known, string language = "en")
+    /// <param name="given">Titles that some have already; empty for those that have none.</param>
+    public static IReadOnlyList<string> For(IReadOnlyList<IReadOnlyList<Sentence>> chapters, WordKnowledge known, string language = "en", IReadOnlyList<string>? given = null)
     {
         var isEnglish = language == "en";
         var phrases = chapters.Select(c => (isEnglish && known.Lexicon.Count > 0 ? new EnglishPhrases(known.Lexicon).Of(c) : new PlainPhrases(language).Of(c)).ToList()).ToList();
@@ -32,7 +33,7 @@ public static class ChapterTitles
         var titles = new List<string>();
         for (var c = 0; c < chapters.Count; c++)
         {
-            titles.Add(Unused(isEnglish ? Candidates(c).OfType<string>() : [Composed(c)], titles, () => Ranked(c).Select(p => WordForms.Capital(p.Phrase.Text))));
+            titles.Add(given?[c] is { Length: > 0 } own ? own : Unused(isEnglish ? Candidates(c).OfType<string>() : [Composed(c)], [.. titles, .. given ?? []], () => Ranked(c).Select(p => WordForms.Capital(p.Phrase.Text))));
         }
 
         return titles;
@@ -69,26 +70,29 @@ public static class ChapterTitles
         var defined = isEnglish
             ? chapter.SelectMany(s => Clauses.Of(s).Prepend(s)).Where(QuotableSentence.IsHeardWell).Select(Definitions.Find).OfType<Definition>().Select(d => Stems(d.Term)).ToList()
             : [];
+        var said = phrases.CountBy(Key).ToDictionary();
         return phrases
             .Where(p => p.Content.Count > 0)
             .Select(p => p with { IsAnnounced = announced.Any(a => a.Contains(p.Text, StringComparison.OrdinalIgnoreCase)), IsDefined = defined.Any(d => d.SequenceEqual(p.Content)) })
-            .GroupBy(p => string.Join(' ', p.Content))
+            .GroupBy(Key)
             .Select(g => g.OrderByDescending(p => p.IsDefined || p.IsAnnounced).First())
-            .Select(p => (Phrase: p, Score: Score(p, chapter, phrases, weights, c)))
+            .Select(p => (Phrase: p, Score: Score(p, chapter, said[Key(p)], weights, c)))
             .Where(p => p.Score > 0)
             .OrderByDescending(p => p.Score).ThenBy(p => p.Phrase.Sentence).ThenBy(p => p.Phrase.Text, StringComparer.Ordinal)
             .ToList();
     }
 
-    private static double Score(NamingPhrase phrase, IReadOnlyList<Sentence> chapter, List<NamingPhrase> all, ChapterWords weights, int c)
+    private static string Key(NamingPhrase phrase) => string.Join(' ', phrase.Content);
+
+    /// <param name="said">How often it is said in the chapter.</param>
+    private static double Score(NamingPhrase phrase, IReadOnlyList<Sentence> chapter, int said, ChapterWords weights, int c)
     {
         var distinct = phrase.Content.Distinct().ToList();
         var sum = distinct.Sum(s => weights.Of(c, s));
         var words = phrase.Text.Count(ch => ch == ' ') + 1;
-        var again = all.Count(p => p.Content.SequenceEqual(phrase.Content));
         return sum / Math.Sqrt(distinct.Count) * weights.Centrality(c, phrase.Text)
             * (words == 1 ? Single : words > LongestWords - 2 ? LongerThanUsual : 1)
-            * (1 + (SaidAgain * Math.Min(MostSaidAgain, again - 1)))
+            * (1 + (SaidAgain * Math.Min(MostSaidAgain, said - 1)))
             * (phrase.IsDefined || phrase.IsAnnounced || distinct.TrueForAll(s => weights.CountOf(c, s) > 1) ? 1 : distinct.Exists(s => weights.CountOf(c, s) > 1) ? PartlyOnce : AllOnce)
             * (phrase.Sentence < Math.Min(BeginningSentences, 1 + (chapter.Count / 3)) ? Beginning : 1)
             * (phrase.IsAnnounced ? Announced : 1)
@@ -115,7 +119,7 @@ public static class ChapterTitles
     private static string Unused(IEnumerable<string> wanted, List<string> taken, Func<IEnumerable<string>> more)
     {
         var found = wanted.Concat(more()).FirstOrDefault(t => t.Length > 0 && !taken.Contains(t, StringComparer.OrdinalIgnoreCase));
-        return found ?? (taken.Count == 0 ? "The whole recording" : Numbered(taken));
+        return found ?? (taken.TrueForAll(t => t.Length == 0) ? "The whole recording" : Numbered(taken));
     }
 
     private static string Numbered(List<string> taken) =>

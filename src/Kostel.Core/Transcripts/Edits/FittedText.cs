@@ -37,13 +37,14 @@ public static class FittedText
         return text with { DurationMs = length, Chapters = text.Chapters.Select((c, i) => i == text.Chapters.Count - 1 ? c with { EndMs = length } : c).ToList() };
     }
 
-    /// <summary>Chapters of a file, made to tile a lecture: those that overlap or stand in another order are put in theirs, those past its end left out.</summary>
+    /// <summary>A lecture with the chapters of a file, made to tile it: those that overlap or stand in another order are put in theirs, those past its end left out.</summary>
+    /// <param name="finder">Names what came without a title.</param>
     /// <exception cref="FormatException">The file is not what it should be, or all of them begin when the lecture is over.</exception>
-    public static IReadOnlyList<Chapter> Chapters(string file, int durationMs)
+    public static Transcript WithChapters(Transcript transcript, string file, ChapterFinder finder)
     {
-        var read = ChapterFiles.Read(file).Where(c => c.StartMs < durationMs).ToList();
-        return read.Count > 0
-            ? ChapterTiles.Of(read.ConvertAll(c => (c.Title, c.StartMs)), durationMs)
+        var read = ChapterFiles.Read(file);
+        return read.Any(c => c.StartMs < transcript.DurationMs)
+            ? BroughtChapters.Into(transcript, read, finder)
             : throw new FormatException("All of its chapters begin when this lecture is over, so it seems to belong to another one.");
     }
 }

@@ -57,7 +57,7 @@ internal static class TextEndpoints
         var aligned = false;
         if (ChapterFiles.IsOne(text))
         {
-            await context.Commit(lecture, heard, heard with { Chapters = Chapters(name, text, heard) }, [], "chapters brought in", now, cancel);
+            await context.Commit(lecture, heard, WithChapters(name, text, heard, chapters), [], "chapters brought in", now, cancel);
         }
         else
         {
@@ -93,12 +93,12 @@ internal static class TextEndpoints
         }
     }
 
-    /// <summary>Chapters of a file, made to tile the lecture.</summary>
-    private static IReadOnlyList<Chapter> Chapters(string name, string text, Transcript transcript)
+    /// <summary>A transcript with the chapters of a file.</summary>
+    private static Transcript WithChapters(string name, string text, Transcript transcript, ChapterFinder chapters)
     {
         try
         {
-            return FittedText.Chapters(text, transcript.DurationMs);
+            return FittedText.WithChapters(transcript, text, chapters);
         }
         catch (FormatException e)
         {

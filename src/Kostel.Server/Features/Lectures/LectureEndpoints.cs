@@ -29,6 +29,7 @@ internal static class LectureEndpoints
         lectures.MapPost("restore", Restore).WithName("restoreLecture");
         lectures.MapGet("media", Media).WithName("getMedia");
         lectures.MapGet("peaks", GetPeaks).WithName("getPeaks");
+        lectures.MapGet("chapters/{startMs:int}/picture", Still).WithName("getChapterPicture");
     }
 
     private static async Task<Ok<LectureView>> Get(string id, LectureViews views, CancellationToken cancel) => TypedResults.Ok(await views.One(id, cancel));
@@ -80,6 +81,23 @@ internal static class LectureEndpoints
         return File.Exists(path)
             ? TypedResults.PhysicalFile(path, type, enableRangeProcessing: true)
             : throw PlainProblemException.NotThere("recording");
+    }
+
+    /// <summary>A small picture of what is seen where a chapter begins.</summary>
+    private static async Task<PhysicalFileHttpResult> Still(string id, int startMs, KostelContext context, ChapterStills stills, HttpResponse response, CancellationToken cancel)
+    {
+        var lecture = await context.FindLecture(id, cancel);
+        var chapter = lecture.HasPicture ? (await context.Transcript(lecture, cancel)).Chapters.FirstOrDefault(c => c.StartMs == startMs) : null;
+        try
+        {
+            var path = chapter is null ? throw PlainProblemException.NotThere("picture") : await stills.Of(id, chapter, cancel);
+            response.Headers.CacheControl = "private, max-age=86400";
+            return TypedResults.PhysicalFile(path, "image/jpeg");
+        }
+        catch (Exception e) when (e is MediaProblemException or IOException or UnauthorizedAccessException)
+        {
+            throw PlainProblemException.NotThere("picture");
+        }
     }
 
     /// <summary>The loudness of a part of the recording, a byte for each slice, 0 for silence: as fine as it is to be drawn. How long a slice is and where the first begins stand in the head.</summary>

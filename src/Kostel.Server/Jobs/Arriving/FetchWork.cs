@@ -42,7 +42,7 @@ internal sealed record FetchTask(
 }
 
 /// <summary>Fetches a lecture's recording from the web, and puts in the queue what is to be made of it.</summary>
-internal sealed class FetchWork(LibraryFolder library, WebAccess web, LectureArrival arrival, ProgressBoard board, TimeProvider time) : IJobWork
+internal sealed class FetchWork(LibraryFolder library, WebAccess web, LectureArrival arrival, ChapterFinder chapters, ProgressBoard board, TimeProvider time) : IJobWork
 {
     private static readonly TimeSpan ReportEvery = TimeSpan.FromMilliseconds(500);
 
@@ -147,7 +147,7 @@ internal sealed class FetchWork(LibraryFolder library, WebAccess web, LectureArr
         }
 
         var language = task.Choice.Language ?? Core.Speech.Languages.SpokenLanguages.CodeOf(task.Captions!.Language) ?? lecture.Language;
-        var text = BroughtChapters.Into(captions.Transcript with { Language = language, DurationMs = Math.Max(captions.Transcript.DurationMs, lecture.DurationMs) }, lecture.BroughtChapters);
+        var text = BroughtChapters.Into(captions.Transcript with { Language = language, DurationMs = Math.Max(captions.Transcript.DurationMs, lecture.DurationMs) }, lecture.BroughtChapters, chapters);
         var notice = lecture.Notice ?? TextFiles.Notice(captions, isAligned: false);
         await context.InstallTranscript(lecture, new InstalledTranscript(text, notice, new Provenance(task.Choice.Accuracy, "captions", now)), cancel);
         await context.SaveChangesAsync(cancel);

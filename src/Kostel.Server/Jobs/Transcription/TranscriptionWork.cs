@@ -60,7 +60,8 @@ internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder model
         await WriteWhole(library.Peaks(lecture.Id), transcription.Peaks(), cancel);
 
         await turn.Enter(JobStage.Arranging, cancel);
-        var made = transcription.Arrange(await context.Utterances(lecture.Id, cancel), language);
+        var slides = facts.HasPicture ? await MovingPicture.SlideChangesOf(library.Original(lecture.Id), facts.DurationMs, cancel) : [];
+        var made = transcription.Arrange(await context.Utterances(lecture.Id, cancel), language, slides);
         var version = 0;
         await turn.Finish(
             async (now, at) =>
@@ -69,7 +70,7 @@ internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder model
                 row.BroughtChapters = task.FindsChaptersAnew ? null : await now.OwnChapters(row, cancel);
                 version = await now.InstallTranscript(
                     row,
-                    new InstalledTranscript(BroughtChapters.Into(made.Transcript, row.BroughtChapters), made.Notice, new Provenance(task.Choice.Accuracy, recogniser.Signature, at))
+                    new InstalledTranscript(BroughtChapters.Into(made.Transcript, row.BroughtChapters, chapters), made.Notice, new Provenance(task.Choice.Accuracy, recogniser.Signature, at))
                     {
                         LanguageIsGuessed = language.IsGuessed,
                         HasPicture = facts.HasPicture,

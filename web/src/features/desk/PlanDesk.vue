@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import type { Chapter } from '@/api/client'
 import type { Wanted } from '@/features/lecture/usePlanned'
+import ChapterPicture from '@/page/ChapterPicture.vue'
 import { markKinds, markTitle } from '@/page/marks'
 import { useNotice } from '@/shared/notice'
 import { clock, duration, exactDuration } from '@/shared/time'
@@ -69,6 +70,9 @@ watch(measured, (plan) => show(plan?.parts ?? []), { immediate: true })
       <li v-for="c in chapters" :key="c.startMs">
         <label>
           <input type="checkbox" :checked="has(c)" @change="toggle(c)" />
+          <span v-if="lecture.hasPicture" class="picture">
+            <ChapterPicture :lecture-id="lecture.id" :start-ms="c.startMs" />
+          </span>
           <span>{{ c.title }} <small v-if="isHeard(c)" class="k-soft">heard</small></span>
         </label>
         <span class="k-soft k-time">{{ exactDuration(c.endMs - c.startMs) }}</span>
@@ -179,6 +183,13 @@ label {
 }
 .time label {
   display: inline;
+}
+.picture {
+  flex: none;
+  width: 60px;
+}
+label:has(.picture) {
+  align-items: center;
 }
 small {
   font-size: 13px;

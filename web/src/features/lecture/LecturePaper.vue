@@ -109,6 +109,7 @@ defineExpose({ page })
         ref="page"
         :transcript="transcript"
         :language="lecture.language.code"
+        :has-picture="lecture.hasPicture"
         :time-ms="player.timeMs.value"
         :is-playing="player.isPlaying.value"
         :source-ms="sourceMs"
