@@ -34,13 +34,6 @@ if (args is ["der", var reference, var found])
     return;
 }
 
-// With "ask LIST FOLDER [each]" questions are put to texts.
-if (args is ["ask", var questions, var lecturesFolder, ..])
-{
-    AskBench.Run(questions, lecturesFolder, args.Length > 3);
-    return;
-}
-
 // With "weigh FOLDER" a library's index is weighed.
 if (args is ["weigh", var weighed])
 {
@@ -77,6 +70,13 @@ if (args is ["library", var folder, var lectures])
 {
     var frequent = File.ReadLines(models.PathOf("lexicon.txt")).Select(l => l.Split(' ')).OrderByDescending(l => l.Skip(1).Sum(int.Parse)).Select(l => l[0]);
     GeneratedLibrary.Make(folder, int.Parse(lectures, CultureInfo.InvariantCulture), [.. GeneratedLibrary.MostFrequent, .. frequent]);
+    return;
+}
+
+// With "ask LIST FOLDER [each|parts|learn]" questions are put to texts.
+if (args is ["ask", var questions, var lecturesFolder, ..])
+{
+    AskBench.Run(questions, lecturesFolder, new WordKnowledgeFiles(models).Value, args.Length > 3 ? args[3] : null);
     return;
 }
 

@@ -6,7 +6,7 @@ using Kostel.Media;
 using Kostel.Speech;
 using Microsoft.Data.Sqlite;
 
-var root = new RootCommand("Kostel: from lectures to recall.") { TranscribeCommand.Create(), ConvertCommand.Create(), AddCommand.Create(), ModelsCommand.Create(), ChaptersCommand.Create() };
+var root = new RootCommand("Kostel: from lectures to recall.") { TranscribeCommand.Create(), ConvertCommand.Create(), AddCommand.Create(), ModelsCommand.Create(), ChaptersCommand.Create(), AskCommand.Create() };
 foreach (var command in LibraryCommands.Create())
 {
     root.Add(command);

@@ -1,5 +1,4 @@
 using System.CommandLine;
-using Kostel.Core.Answers;
 using Kostel.Core.Captions;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Quizzes;
@@ -8,7 +7,7 @@ using Kostel.Core.Transcripts;
 
 namespace Kostel.Cli;
 
-/// <summary><c>summary</c>, <c>cards</c>, <c>quiz</c> and <c>ask</c>: study material from a transcript file, as text.</summary>
+/// <summary><c>summary</c>, <c>cards</c> and <c>quiz</c>: study material from a transcript file, as text.</summary>
 internal static class StudyCommands
 {
     /// <summary>The exit code where a text has too little for what was asked of it.</summary>
@@ -22,25 +21,6 @@ internal static class StudyCommands
             .Select(c => $"{c.Content.Front}\t{c.Content.Back}\t{CaptionClock.Short(c.Source.StartMs)}"));
         yield return OnTranscript("quiz", "Makes a choice quiz; the right choice is marked with *.", "There is not enough in this text to make a quiz of.", t => QuizMaker.Make(t)
             .SelectMany(q => q.Content.Choices.Select((c, i) => $"  {(i == q.Content.Key ? '*' : '-')} {c}").Prepend($"{CaptionClock.Short(q.Source.StartMs)}  {q.Content.Stem}")));
-        var file = new Argument<FileInfo>("TRANSCRIPT") { Description = "The text of a lecture: Kostel's JSON, or captions or text of another form." };
-        var question = new Argument<string>("QUESTION");
-        var ask = new Command("ask", "Answers a question in the lecture's own sentences.") { file, question };
-        ask.SetAction(async (parsed, cancel) =>
-        {
-            var asked = parsed.GetRequiredValue(question).Trim();
-            if (asked.Length == 0)
-            {
-                throw new FormatException("Ask something: the question is empty.");
-            }
-
-            var answer = new AnswerFinder(await Read(parsed.GetRequiredValue(file), cancel)).Ask(asked);
-            await Console.Out.WriteLineAsync(answer.IsSaid ? "Said:" : answer.Lines.Count > 0 ? "This lecture doesn't say. Nearest:" : "This lecture doesn't say.");
-            foreach (var line in answer.Lines)
-            {
-                await Console.Out.WriteLineAsync($"  {CaptionClock.Short(line.StartMs)}  {line.Quote}");
-            }
-        });
-        yield return ask;
     }
 
     private static Command OnTranscript(string name, string description, string nothing, Func<Transcript, IEnumerable<string>> make)

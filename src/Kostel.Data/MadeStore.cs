@@ -66,7 +66,7 @@ public static class MadeStore
         "answer", q.Id, q.LectureId, q.Answer.Lines.FirstOrDefault()?.StartMs ?? 0,
         () => q.Answer.Lines.Select(l => l.Quote).Prepend(q.Text),
         () => q.Answer.Lines,
-        t => (q.Text, q.Answer) = (t.Dequeue(), q.Answer with { Lines = q.Answer.Lines.Select(l => l with { Quote = t.Dequeue() }).ToList() }));
+        t => (q.Text, q.Answer) = (t.Dequeue(), q.Answer.Quoting(_ => t.Dequeue())));
 
     private static MadeRow Of(QuizRow quiz) => new(
         "quiz", quiz.Id, quiz.LectureId, quiz.Questions.FirstOrDefault()?.Source.StartMs ?? 0,

@@ -1,51 +1,81 @@
 using System.Globalization;
 using Kostel.Core.Answers;
-using Kostel.Core.Captions;
-using Kostel.Core.Transcripts;
+using Kostel.Core.Text;
 
 namespace Kostel.Benchmarks.Asking;
 
-/// <summary>How often the sentence that answers a written question is among the lines that come back, and how often "said" and "doesn't say" are true.</summary>
+/// <summary>How often the sentence that answers a written question is among the lines that come back, and how often "said" and "doesn't say" are true; on texts left out of the learning.</summary>
 internal static class AskBench
 {
-    private const int Lines = 3;
+    private const int Lines = 3, Folds = 11;
 
-    /// <param name="list">A question a line: text, question, lines of the text that answer it; "-" where none does.</param>
-    /// <param name="folder">Where the texts stand.</param>
-    /// <param name="showsEach">Also prints each question with what came first.</param>
-    public static void Run(string list, string folder, bool showsEach)
+    public static void Run(string list, string folder, WordKnowledge known, string? how)
     {
-        var asked = new List<(bool IsAnswered, bool IsSaid, bool IsFirst, bool IsAmong)>();
-        foreach (var text in File.ReadLines(list).Select(l => l.Split('\t')).GroupBy(l => l[0]))
+        var texts = AskedText.ReadAll(list, folder, known);
+        Console.WriteLine($"{texts.Count} texts, {texts.Sum(t => t.Questions.Count)} questions, {texts.Sum(t => t.Questions.Count(q => !q.IsAnswered))} of them not answered");
+        Console.WriteLine();
+        Console.WriteLine("| texts left out in turn | first | in three | said: right | said: of all answered | perhaps | doesn't say: true | doesn't say: of all not answered | told so though it is said |");
+        Console.WriteLine("|---|---|---|---|---|---|---|---|---|");
+        Row("all together", Measure(AnswerLearning.Examples(texts), how == "each"));
+        if (how == "parts")
         {
-            var lines = File.ReadLines(Path.Combine(folder, text.Key + ".txt")).Where(l => l.Trim().Length > 0 && !l.StartsWith("==", StringComparison.Ordinal));
-            var read = LinedText.Read(string.Join('\n', lines))!;
-            var passages = read.Sentences.Chunk(4).Select((s, i) => new Passage($"p{i}", "v1", s[0].StartMs, s[^1].EndMs, s.SelectMany(x => x.Words).ToList())).ToList();
-            var finder = new AnswerFinder(new Transcript("en", read.DurationMs, [Speaker.Unnamed(1)], passages, []));
-            foreach (var question in text)
+            Row("without any knowledge of words", Measure(AnswerLearning.Examples(AskedText.ReadAll(list, folder, WordKnowledge.None)), showsEach: false));
+            foreach (var part in new[] { AnswerParts.Words, AnswerParts.Meaning, AnswerParts.Windows, AnswerParts.Forms })
             {
-                var right = question[2] == "-" ? [] : Ranges(question[2]).ToHashSet();
-                var answer = finder.Ask(question[1]);
-                var found = answer.Lines.Take(Lines).Select(l => read.Sentences.Index().Where(s => s.Item.StartMs < l.EndMs && s.Item.EndMs > l.StartMs).Select(s => s.Index + 1).ToList()).ToList();
-                asked.Add((right.Count > 0, answer.IsSaid, found.Count > 0 && found[0].Exists(right.Contains), found.Exists(f => f.Exists(right.Contains))));
+                Row($"without {part.ToString().ToLowerInvariant()}", Measure(AnswerLearning.Examples(texts, part), showsEach: false));
+            }
+        }
+
+        if (how == "learn")
+        {
+            foreach (var from in new[] { texts, AskedText.ReadAll(list, folder, WordKnowledge.None) })
+            {
+                var learned = AnswerLearning.Learn(AnswerLearning.Examples(from), Folds);
+                foreach (var (names, weights) in new[] { (AnswerModel.Names, learned.Ranking), (AnswerModel.StateNames, learned.Right), (AnswerModel.StateNames, learned.Nowhere) })
+                {
+                    Console.WriteLine("[" + string.Join(", ", weights.Select(w => w.ToString("0.###", CultureInfo.InvariantCulture))) + "],");
+                    Console.WriteLine("// " + string.Join(", ", names.Zip(weights).OrderByDescending(p => Math.Abs(p.Second)).Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.First} {p.Second:0.##}"))));
+                }
+            }
+        }
+    }
+
+    /// <summary>The sentences of the first lines that would be shown.</summary>
+    public static List<List<int>> FirstLines(AskedText text, RankedAnswer ranked) => AnswerLines.Choose(text.Ground, ranked, Lines).ConvertAll(l => Enumerable.Range(l.From, l.To - l.From + 1).ToList());
+
+    private sealed record Asked(bool IsAnswered, bool IsFirst, bool IsAmong, double Right, double Nowhere);
+
+    private static List<Asked> Measure(List<AnswerLearning.Example> examples, bool showsEach)
+    {
+        var asked = new List<Asked>();
+        foreach (var (inside, outside) in AnswerLearning.Folds(examples, Folds))
+        {
+            var model = AnswerLearning.Learn(inside, Folds - 1);
+            foreach (var e in outside)
+            {
+                var ranked = RankedAnswer.Of(e.Text.Ground, e.Question, e.Features, model.Ranking);
+                var lines = FirstLines(e.Text, ranked);
+                var one = new Asked(
+                    e.Written.IsAnswered, lines.Count > 0 && lines[0].Exists(e.Written.Right.Contains), lines.Exists(l => l.Exists(e.Written.Right.Contains)),
+                    AnswerModel.Probability(model.Right, ranked.State), AnswerModel.Probability(model.Nowhere, ranked.State));
+                asked.Add(one);
                 if (showsEach)
                 {
-                    Console.WriteLine($"| {question[1]} | {question[2]} | {(answer.IsSaid ? "said" : "not")} | {(asked[^1].IsFirst ? "first" : asked[^1].IsAmong ? "among" : "")} | {answer.Lines.FirstOrDefault()?.Quote} |");
+                    Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"| {e.Text.Name} | {e.Written.Text} | {(one.IsAnswered ? string.Join(' ', e.Written.Right.Select(r => r + 1)) : "-")} | {(one.IsFirst ? "first" : one.IsAmong ? "among" : one.IsAnswered ? "MISSED" : "")} | {one.Right:0.00} {one.Nowhere:0.00} | {e.Text.Sentences[ranked.Order[0]].Text} |"));
                 }
             }
         }
 
-        var (answered, said, not) = (asked.Where(a => a.IsAnswered).ToList(), asked.Where(a => a.IsSaid).ToList(), asked.Where(a => !a.IsSaid).ToList());
-        Row("answering sentence first", answered.Count(a => a.IsFirst), answered.Count, "75 %");
-        Row("answering sentence among the first three", answered.Count(a => a.IsAmong), answered.Count, "90 %");
-        Row("told that it is not said, though it is", answered.Count(a => !a.IsSaid), answered.Count, "");
-        Row("of what is called said, right", said.Count(a => a.IsAnswered && a.IsAmong), said.Count, "90 %");
-        Row("of what is called not said, true", not.Count(a => !a.IsAnswered), not.Count, "95 %");
+        return asked;
     }
 
-    private static void Row(string what, int part, int all, string goal) =>
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"| {what} | {100.0 * part / Math.Max(1, all):0} % ({part} of {all}) | {goal} |"));
+    private static void Row(string name, List<Asked> asked)
+    {
+        var answered = asked.Where(a => a.IsAnswered).ToList();
+        var said = asked.Where(a => a.Right >= AnswerModel.SaidFrom).ToList();
+        var not = asked.Where(a => a.Right < AnswerModel.SaidFrom && a.Nowhere >= AnswerModel.NowhereFrom).ToList();
+        Console.WriteLine($"| {name} | {Share(answered, a => a.IsFirst)} | {Share(answered, a => a.IsAmong)} | {Share(said, a => a.IsAmong)} | {Share(answered, a => said.Contains(a))} | {Share(asked, a => !said.Contains(a) && !not.Contains(a))} | {Share(not, a => !a.IsAnswered)} | {Share(asked.Where(a => !a.IsAnswered).ToList(), a => not.Contains(a))} | {Share(answered, a => not.Contains(a))} |");
+    }
 
-    private static IEnumerable<int> Ranges(string ranges) =>
-        ranges.Split(',').Select(r => r.Split('-').Select(n => int.Parse(n, CultureInfo.InvariantCulture)).ToArray()).SelectMany(r => Enumerable.Range(r[0], r[^1] - r[0] + 1));
+    private static string Share(List<Asked> all, Func<Asked, bool> isPart) => string.Create(CultureInfo.InvariantCulture, $"{100.0 * all.Count(isPart) / Math.Max(1, all.Count):0.0} %");
 }

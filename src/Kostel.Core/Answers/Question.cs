@@ -11,65 +11,157 @@ public enum Wanted
     /// <summary>What something is.</summary>
     Definition,
 
-    /// <summary>A number: how many, how long, how far, when by the clock.</summary>
+    /// <summary>A number: how many, how long, how far.</summary>
     Quantity,
 
-    /// <summary>A cause.</summary>
+    /// <summary>A cause or a purpose.</summary>
     Reason,
 
     /// <summary>A person.</summary>
     Person,
+
+    /// <summary>When.</summary>
+    Time,
+
+    /// <summary>Where.</summary>
+    Place,
+
+    /// <summary>How something is done or comes about.</summary>
+    Steps,
+
+    /// <summary>Whether it is so.</summary>
+    YesNo,
+
+    /// <summary>One of several: which.</summary>
+    Choice,
+}
+
+/// <summary>What a quantity is counted in.</summary>
+public enum Measured
+{
+    /// <summary>Anything.</summary>
+    Any,
+
+    /// <summary>Seconds, hours, years.</summary>
+    Duration,
+
+    /// <summary>Metres, miles.</summary>
+    Length,
+
+    /// <summary>Grams, tons.</summary>
+    Mass,
+
+    /// <summary>Metres a second, knots.</summary>
+    Speed,
+
+    /// <summary>Degrees.</summary>
+    Temperature,
+
+    /// <summary>Once, every week, three times a day.</summary>
+    Frequency,
 }
 
 /// <summary>A question as far as its form tells: what it wants and which words it is about.</summary>
-/// <param name="Terms">Content stems and numbers as digits, each once.</param>
-public sealed record Question(Wanted Wants, IReadOnlyList<string> Terms)
+/// <param name="Words">Content words and numbers as digits, each once.</param>
+public sealed record Question(Wanted Wants, Measured Unit, IReadOnlyList<AskedWord> Words)
 {
-    private static readonly HashSet<string> Measures =
-    [
-        "much", "many", "long", "far", "high", "deep", "fast", "often", "wide", "large", "big", "old", "heavy", "strong", "thick", "slowly", "quickly",
-    ];
+    private static readonly Dictionary<string, Measured> Measures = new()
+    {
+        ["much"] = Measured.Any,
+        ["many"] = Measured.Any,
+        ["long"] = Measured.Duration,
+        ["far"] = Measured.Length,
+        ["high"] = Measured.Length,
+        ["tall"] = Measured.Length,
+        ["deep"] = Measured.Length,
+        ["wide"] = Measured.Length,
+        ["thick"] = Measured.Length,
+        ["thin"] = Measured.Length,
+        ["fast"] = Measured.Speed,
+        ["quickly"] = Measured.Speed,
+        ["slowly"] = Measured.Speed,
+        ["often"] = Measured.Frequency,
+        ["heavy"] = Measured.Mass,
+        ["hot"] = Measured.Temperature,
+        ["warm"] = Measured.Temperature,
+        ["cold"] = Measured.Temperature,
+        ["large"] = Measured.Any,
+        ["big"] = Measured.Any,
+        ["old"] = Measured.Duration,
+        ["strong"] = Measured.Any,
+        ["loud"] = Measured.Any,
+        ["steep"] = Measured.Any,
+        ["bright"] = Measured.Any,
+        ["accurate"] = Measured.Any,
+        ["exact"] = Measured.Any,
+        ["expensive"] = Measured.Any,
+    };
+
+    /// <summary>Adjectives that also say what is asked about, and stay among the words.</summary>
+    private static readonly HashSet<string> TellingMeasures = ["thick", "thin", "deep", "wide", "heavy", "hot", "warm", "cold", "loud", "steep", "bright", "accurate", "tall", "expensive"];
 
     private static readonly HashSet<string> AskingWords =
-        ["lecture", "lecturer", "speaker", "explain", "explained", "mentioned", "mean", "means", "meaning", "definition", "define", "called", "happens", "happen", "wait", "last", "lasts", "difference"];
+    [
+        "lecture", "lecturer", "speaker", "explain", "explained", "explains", "mentioned", "mention", "mean", "means", "meaning", "definition", "define", "defined", "called", "happens", "happen",
+        "happened", "wait", "last", "lasts", "difference", "reason", "example", "examples", "kind", "kinds", "sort", "sorts", "type", "types", "describe", "described",
+    ];
+
+    private static readonly HashSet<string> NamedNumbers = ["height", "length", "depth", "speed", "percentage", "rate", "temperature", "pressure", "weight", "price", "distance", "value", "limit", "number", "frequency", "angle", "share", "amount"];
+
+    private static readonly HashSet<string> Auxiliaries =
+        ["is", "are", "was", "were", "do", "does", "did", "can", "could", "should", "may", "must", "will", "would", "has", "have", "had", "isn't", "aren't", "don't", "doesn't", "didn't", "can't"];
+
+    /// <summary>What the listeners are to do until the next time.</summary>
+    public bool AsksForTask { get; init; }
 
     /// <summary>Reads a question.</summary>
     public static Question Read(string text)
     {
         var words = Tokens.Of(text);
-        var terms = StemsOf(words.Where(w => !AskingWords.Contains(w)).ToList());
-        return new Question(WantedBy(words), terms);
+        var (wants, unit) = WantedBy(words);
+        var told = words.Where(w => !AskingWords.Contains(w) && (!Measures.ContainsKey(w) || TellingMeasures.Contains(w))).ToList();
+        var about = AskedWords.Of(told);
+        about = about.Count > 0 ? about : AskedWords.Of(words);
+        return new Question(wants, unit, about.Count > 0 ? about : words.Distinct().Select(w => new AskedWord(w, Tokens.Stem(w), IsPlain: true)).ToList())
+        {
+            AsksForTask = words.Any(w => w is "homework" or "exercise" or "assignment" or "task" or "prepare") || (words.Contains("next") && words.Any(w => w is "week" or "time" or "lecture")),
+        };
     }
 
-    /// <summary>The stems of the content words, with spoken numbers as digits.</summary>
-    public static IReadOnlyList<string> StemsOf(IReadOnlyList<string> words) =>
-        NumberWords.ToDigits(words)
-            .Where(w => char.IsDigit(w[0]) || (!StopWords.Contains(w) && !Measures.Contains(w)))
-            .Select(Tokens.Stem)
-            .Distinct()
-            .ToList();
-
-    private static Wanted WantedBy(IReadOnlyList<string> words)
+    private static (Wanted Wants, Measured Unit) WantedBy(IReadOnlyList<string> words)
     {
         for (var i = 0; i < words.Count; i++)
         {
+            var next = i + 1 < words.Count ? words[i + 1] : "";
             switch (words[i])
             {
                 case "who" or "whom" or "whose":
-                    return Wanted.Person;
+                    return (Wanted.Person, Measured.Any);
                 case "why":
-                    return Wanted.Reason;
-                case "how" when i + 1 < words.Count && Measures.Contains(words[i + 1]):
-                    return Wanted.Quantity;
-                case "what" when i + 2 < words.Count && words[i + 1] is "is" or "are" && words.Count - i <= 6:
-                    return words.Skip(i).Any(w => w is "height" or "range" or "length" or "depth" or "speed" or "percentage" or "rate") && words.Count - i > 5
-                        ? Wanted.Statement
-                        : Wanted.Definition;
-                case "what" when i + 1 < words.Count && words[i + 1] is "causes" or "caused":
-                    return Wanted.Reason;
+                    return (Wanted.Reason, Measured.Any);
+                case "when":
+                    return (Wanted.Time, Measured.Any);
+                case "where":
+                    return (Wanted.Place, Measured.Any);
+                case "how" when Measures.TryGetValue(next, out var unit):
+                    return (Wanted.Quantity, unit);
+                case "how":
+                    return (Wanted.Steps, Measured.Any);
+                case "which":
+                    return (next is "year" or "month" or "day" ? Wanted.Time : Wanted.Choice, Measured.Any);
+                case "what" when next is "is" or "are" or "was" or "were" && words.Skip(i + 2).Take(3).Any(NamedNumbers.Contains):
+                    return (Wanted.Quantity, Measured.Any);
+                case "what" when words.Count - i <= 7 && words.Skip(i).Contains("for") && words[^1] == "for":
+                    return (Wanted.Reason, Measured.Any);
+                case "what" when next is "is" or "are" && words.Count - i <= 6:
+                    return (Wanted.Definition, Measured.Any);
+                case "what" when next is "causes" or "caused" or "makes":
+                    return (Wanted.Reason, Measured.Any);
+                case "what":
+                    return (Wanted.Statement, Measured.Any);
             }
         }
 
-        return Wanted.Statement;
+        return words.Count > 0 && Auxiliaries.Contains(words[0]) ? (Wanted.YesNo, Measured.Any) : (Wanted.Statement, Measured.Any);
     }
 }

@@ -25,12 +25,6 @@ public sealed class SubjectTrack
 {
     private const double ByWord = 0.7, ByAlignment = 0.7, ByDirection = 1.2, ByFeedback = 1.2;
 
-    /// <summary>Words less alike than this have nothing to do with each other; and what the likest other word is worth.</summary>
-    private const double Unlike = 0.35, OtherWord = 0.8;
-
-    /// <summary>What a word is worth that belongs to one of the subject.</summary>
-    private static readonly Dictionary<Kinship, double> Kin = new() { [Kinship.Same] = 0.9, [Kinship.Related] = 0.9, [Kinship.Narrower] = 0.75, [Kinship.Broader] = 0.3 };
-
     /// <summary>How far a sentence's neighbours count (standard deviation, in sentences): those close by, and the stretch it stands in with what that is worth.</summary>
     private const double Close = 2, Stretch = 6, ByStretch = 0.7;
 
@@ -49,13 +43,13 @@ public sealed class SubjectTrack
     private readonly List<float[]> directions;
     private readonly Bm25Index index;
     private readonly WordVectors vectors;
-    private readonly WordRelations relations;
+    private readonly WordLikeness likeness;
     private readonly float[] common;
 
     /// <summary>Makes a lecture ready to be asked.</summary>
     public SubjectTrack(IReadOnlyList<Passage> passages, WordKnowledge known)
     {
-        (this.passages, vectors, relations) = (passages, known.Vectors, known.Relations);
+        (this.passages, vectors, likeness) = (passages, known.Vectors, new WordLikeness(known));
         sentences = passages.SelectMany((p, i) => Sentences.Of(p).Select(s => (i, s))).ToList();
         words = sentences.ConvertAll(s => (IReadOnlyList<string>)Tokens.Of(s.Sentence.Text).Where(w => !StopWords.Contains(w)).ToList());
         stems = words.ConvertAll(s => (IReadOnlyList<string>)s.Select(Tokens.Stem).ToList());
@@ -136,21 +130,13 @@ public sealed class SubjectTrack
         var sums = new double[sentences.Count];
         foreach (var (word, weight) in asked)
         {
-            var likeness = new Dictionary<string, double>();
-            var (stem, kin) = (Tokens.Stem(word), relations.Of(word));
+            var like = likeness.To(word);
             for (var i = 0; i < sums.Length; i++)
             {
                 var best = 0.0;
                 for (var w = 0; w < words[i].Count; w++)
                 {
-                    var other = words[i][w];
-                    if (!likeness.TryGetValue(other, out var like))
-                    {
-                        var used = Math.Max(0, vectors.Similarity(word, other) - Unlike) / (1 - Unlike) * OtherWord;
-                        like = likeness[other] = stems[i][w] == stem ? 1 : Math.Max(used, kin.TryGetValue(stems[i][w], out var how) ? Kin.GetValueOrDefault(how) : 0);
-                    }
-
-                    best = Math.Max(best, like);
+                    best = Math.Max(best, like(words[i][w], stems[i][w]));
                 }
 
                 sums[i] += best * weight * vectors.WeightOf(word);

@@ -106,7 +106,7 @@ internal sealed class EnglishPhrases(Lexicon lexicon)
             return Kind.Joining;
         }
 
-        if (SaysNothing(word) || (word.Contains('\'') && !word.EndsWith("'s", StringComparison.Ordinal)) || IrregularVerbs.IsPast(word))
+        if (SaysNothing(word) || (word.Contains('\'') && !word.EndsWith("'s", StringComparison.Ordinal)) || IrregularForms.IsPast(word))
         {
             return Kind.Other;
         }

@@ -30,7 +30,7 @@ internal static partial class StatedTitles
 
     /// <summary>A verb stands after something that can be its subject: a command and a mere name have none.</summary>
     private static bool HasVerb(IReadOnlyList<string> words, Lexicon lexicon) =>
-        Enumerable.Range(1, words.Count - 1).Any(i => (Finite().IsMatch(words[i]) || IrregularVerbs.IsPast(words[i]) || (words[i].EndsWith('s') && lexicon.KindsOf(words[i]).VerbShare > SometimesVerb))
+        Enumerable.Range(1, words.Count - 1).Any(i => (Finite().IsMatch(words[i]) || IrregularForms.IsPast(words[i]) || (words[i].EndsWith('s') && lexicon.KindsOf(words[i]).VerbShare > SometimesVerb))
             && Enumerable.Range(0, i).Any(j => lexicon.KindsOf(words[j]).NounShare > SometimesVerb));
 
     private const double SometimesVerb = 0.3;

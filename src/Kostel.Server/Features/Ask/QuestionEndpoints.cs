@@ -1,10 +1,13 @@
 using Kostel.Core.Entries;
 using Kostel.Core.Answers;
+using Kostel.Core.Speech.Languages;
+using Kostel.Core.Text;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Features.Lectures;
 using Kostel.Server.Http;
 using Kostel.Server.Shared;
+using Kostel.Speech;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -14,7 +17,8 @@ namespace Kostel.Server.Features.Ask;
 public sealed record NewQuestion(string Text);
 
 /// <summary>What a lecture says to a question.</summary>
-public sealed record AnswerView(bool IsSaid, IReadOnlyList<EvidenceView> Lines, IReadOnlyList<string> UnheardWords);
+/// <param name="Parts">What answers within each line, as letters of its words; empty where that is not known.</param>
+public sealed record AnswerView(AnswerState State, IReadOnlyList<EvidenceView> Lines, IReadOnlyList<QuotePart> Parts, IReadOnlyList<string> UnheardWords);
 
 /// <summary>A question with its answer.</summary>
 public sealed record QuestionView(int Id, string Text, DateTime AskedAt, AnswerView Answer);
@@ -36,12 +40,12 @@ internal static class QuestionEndpoints
         return TypedResults.Ok(rows.Select(q => View(q, evidence)).ToList());
     }
 
-    private static async Task<Ok<QuestionView>> Ask(string id, NewQuestion question, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<QuestionView>> Ask(string id, NewQuestion question, KostelContext context, Asker asker, WordKnowledgeFiles words, TimeProvider time, CancellationToken cancel)
     {
         var text = EntryRules.Question.Read(question.Text);
         var lecture = await context.FindLecture(id, cancel);
         var transcript = await context.Transcript(lecture, cancel);
-        var answer = new AnswerFinder(transcript).Ask(text).In(id);
+        var answer = new AnswerFinder(transcript, lecture.Language == SpokenLanguages.English ? words.Value : WordKnowledge.None).Ask(text).In(id);
         var row = new QuestionRow { LectureId = id, OwnerId = asker.PersonId, Text = text, Answer = answer, AskedAt = time.GetUtcNow().UtcDateTime };
         context.Questions.Add(row);
         await context.SaveChangesAsync(cancel);
@@ -49,5 +53,5 @@ internal static class QuestionEndpoints
     }
 
     private static QuestionView View(QuestionRow row, EvidenceViews evidence) =>
-        new(row.Id, row.Text, row.AskedAt, new AnswerView(row.Answer.IsSaid, row.Answer.Lines.Select(evidence.Of).ToList(), row.Answer.UnheardWords));
+        new(row.Id, row.Text, row.AskedAt, new AnswerView(row.Answer.State, row.Answer.Lines.Select(evidence.Of).ToList(), row.Answer.Parts, row.Answer.UnheardWords));
 }

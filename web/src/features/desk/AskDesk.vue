@@ -3,6 +3,7 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, must, type Question } from '@/api/client'
 import { useNotice } from '@/shared/notice'
+import AnsweringQuote from '@/shared/evidence/AnsweringQuote.vue'
 import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
 import { count } from '@/shared/time'
 import { useLatest } from '@/shared/useLatest'
@@ -54,15 +55,19 @@ async function ask() {
   body.value?.scrollTo({ top: 0 })
 }
 
-watch(shown, (q) => show(q?.answer.isSaid ? q.answer.lines : []))
+watch(shown, (q) => show(q && q.answer.state !== 'notSaid' ? q.answer.lines : []))
 </script>
 
 <template>
   <div ref="body" class="body">
     <div v-if="shown" aria-live="polite">
       <h3 class="question">{{ shown.text }}</h3>
-      <template v-if="!shown.answer.isSaid">
-        <p class="none">This lecture doesn’t say.</p>
+      <template v-if="shown.answer.state !== 'said'">
+        <p class="state" :class="shown.answer.state">
+          {{
+            shown.answer.state === 'perhaps' ? 'Perhaps. Nothing here says it outright.' : 'This lecture doesn’t say.'
+          }}
+        </p>
         <p v-if="shown.answer.unheardWords.length" class="k-soft small">
           Never said here: {{ shown.answer.unheardWords.map((w) => `“${w}”`).join(', ') }}
         </p>
@@ -70,15 +75,20 @@ watch(shown, (q) => show(q?.answer.isSaid ? q.answer.lines : []))
       </template>
       <ul class="lines">
         <EvidenceLine
-          v-for="line in shown.answer.lines"
+          v-for="(line, i) in shown.answer.lines"
           :key="line.startMs"
-          :class="{ nearly: !shown.answer.isSaid }"
+          :class="{ nearly: shown.answer.state === 'notSaid' }"
           :evidence="line"
           :take-key="`answer:${shown.id}`"
           shows-chapter
           @hear="hear"
           @taken="load"
-        />
+        >
+          <AnsweringQuote
+            :quote="line.quote"
+            :part="shown.answer.state === 'notSaid' ? undefined : shown.answer.parts[i]"
+          />
+        </EvidenceLine>
       </ul>
     </div>
     <p v-else class="k-soft lead">
@@ -122,10 +132,13 @@ watch(shown, (q) => show(q?.answer.isSaid ? q.answer.lines : []))
 .nearly {
   color: var(--soft);
 }
-.none {
+.state {
   font: 600 16px var(--serif);
   border-left: 3px solid var(--wrong);
   padding-left: 10px;
+}
+.perhaps {
+  border-left-color: var(--buff);
 }
 .small {
   font-size: 14px;

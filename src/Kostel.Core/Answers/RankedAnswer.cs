@@ -1,0 +1,82 @@
+namespace Kostel.Core.Answers;
+
+/// <summary>A question put to a ground: every sentence with its score, and what tells whether the best of them answers.</summary>
+internal sealed class RankedAnswer
+{
+    private const int Beside = 2;
+
+    /// <summary>A word with none in the text that is liker than this is foreign to it.</summary>
+    private const double Foreign = 0.3;
+
+    private RankedAnswer(Question question, double[] scores, int[] order, double[] state) => (Question, Scores, Order, State) = (question, scores, order, state);
+
+    public Question Question { get; }
+
+    public double[] Scores { get; }
+
+    /// <summary>Sentences, the best first.</summary>
+    public int[] Order { get; }
+
+    /// <summary>By the names of <see cref="AnswerModel.StateNames"/>.</summary>
+    public double[] State { get; }
+
+    public static RankedAnswer Of(AnswerGround ground, Question question, double[] ranking, AnswerParts without = AnswerParts.None) =>
+        Of(ground, question, ground.Features(question, without), ranking);
+
+    public static RankedAnswer Of(AnswerGround ground, Question question, AnswerFeatures features, double[] ranking)
+    {
+        var scores = Array.ConvertAll(features.Of, f => AnswerModel.Sum(ranking, f));
+        var order = Enumerable.Range(0, scores.Length).OrderByDescending(i => scores[i]).ToArray();
+        return new RankedAnswer(question, scores, order, StateOf(ground, question, features, scores, order));
+    }
+
+    private static double[] StateOf(AnswerGround ground, Question question, AnswerFeatures features, double[] scores, int[] order)
+    {
+        var best = order[0];
+        var f = features.Of[best];
+        var share = 1 / scores.Sum(s => Math.Exp(s - scores[best]));
+        var next = order.FirstOrDefault(i => Math.Abs(i - best) > Beside, -1);
+        var (weights, likeness) = (features.Weights, features.Likeness);
+        var anywhere = Array.ConvertAll(likeness, l => l.Max());
+        var around = Array.ConvertAll(likeness, l => Enumerable.Range(best - Beside, (2 * Beside) + 1).Where(i => i >= 0 && i < l.Length).Max(i => l[i]));
+        var telling = Enumerable.Range(0, weights.Length).OrderByDescending(k => weights[k]).ToArray();
+        var unheard = question.Words.Zip(weights).Where(w => ground.SentencesWith(w.First.Stem) == 0).Sum(w => w.Second) / Math.Max(1e-9, weights.Sum());
+        double Is(Wanted wanted) => question.Wants == wanted ? 1 : 0;
+        double Named(string name) => f[Array.IndexOf(AnswerModel.Names, name)];
+        var wantsNumber = Is(Wanted.Quantity);
+        return
+        [
+            1,
+            share,
+            scores[best] / 10,
+            next < 0 ? 0.5 : Math.Min(1, (scores[best] - scores[next]) / 4),
+            Named("words"),
+            Named("words around"),
+            Named("like words"),
+            Named("like words around"),
+            Named("like words wider"),
+            Named("the most telling word"),
+            Named("the same around"),
+            Named("meaning"),
+            Named("meaning of the stretch"),
+            unheard,
+            1 - features.Of.Max(x => x[Array.IndexOf(AnswerModel.Names, "like words wider")]),
+            wantsNumber > 0 && Named("number") == 0 && Named("number comes next") == 0 ? 1 : 0,
+            wantsNumber,
+            Is(Wanted.YesNo),
+            Is(Wanted.Person),
+            Is(Wanted.Definition),
+            Math.Min(1, question.Words.Count / 6.0),
+            Named("follows the question"),
+            Named("phrases"),
+            anywhere[telling[0]],
+            telling.Length > 1 ? anywhere[telling[1]] : 1,
+            weights.Zip(anywhere).Where(w => w.Second < Foreign).Sum(w => w.First) / Math.Max(1e-9, weights.Sum()),
+            anywhere[^1],
+            around[^1],
+            around[0],
+            around.Min(),
+            Named("form and words"),
+        ];
+    }
+}

@@ -1,0 +1,128 @@
+using System.Text.RegularExpressions;
+using Kostel.Core.Study.Facts;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Answers;
+
+/// <summary>What a sentence could answer, by its form. Lists of words are common practice, no source.</summary>
+internal sealed partial class SentenceForms(Sentence sentence)
+{
+    private readonly IReadOnlyList<string> words = Tokens.Of(sentence.Text);
+    private Definition? definition;
+    private bool hasLookedForDefinition;
+
+    /// <summary>It ends with a question mark.</summary>
+    public bool IsQuestion { get; } = sentence.Text.EndsWith('?');
+
+    /// <summary>It says that something is asked, and leaves the answer to what follows.</summary>
+    public bool Asks { get; } = sentence.Text.EndsWith('?') || Asking().IsMatch(sentence.Text);
+
+    /// <summary>It is to be done by the listeners.</summary>
+    public bool IsTask => Task().IsMatch(sentence.Text);
+
+    /// <summary>It only names what comes, or is too short to stand alone.</summary>
+    public bool OnlyNames => words.Count <= ShortestWhole || (words.Count <= LongestAnnouncement && Announcement().IsMatch(sentence.Text));
+
+    private const int ShortestWhole = 6, LongestAnnouncement = 11;
+
+    /// <summary>It points to what was said before.</summary>
+    public bool Leans => words.Take(3).Any(w => w is "it" or "this" or "these" or "they" or "that" or "such" or "their" or "its" or "he" or "she" or "them" or "those" or "there's" or "it's" or "that's");
+
+    /// <summary>It says what something is.</summary>
+    public Definition? Definition
+    {
+        get
+        {
+            if (!hasLookedForDefinition)
+            {
+                (definition, hasLookedForDefinition) = (Definitions.Find(sentence), true);
+            }
+
+            return definition;
+        }
+    }
+
+    /// <summary>How well it could answer a question of a kind, from 0 to 1; what any sentence can answer is worth nothing.</summary>
+    public double Fit(Question question) => question.Wants switch
+    {
+        Wanted.Quantity => HasNumber(question) ? 1 : 0,
+        Wanted.Reason => Reason().IsMatch(sentence.Text) ? 1 : Purpose().IsMatch(sentence.Text) ? 0.5 : 0,
+        Wanted.Person => sentence.Words.Skip(1).Any(w => w.Text.Length > 1 && char.IsUpper(w.Text[0]) && !w.Text.StartsWith("I'", StringComparison.Ordinal)) ? 1 : Someone().IsMatch(sentence.Text) ? 0.6 : 0,
+        Wanted.Time => Time().IsMatch(sentence.Text) ? 1 : words.Any(NumberWords.IsNumber) ? 0.4 : 0,
+        Wanted.Place => Place().IsMatch(sentence.Text) ? 1 : 0,
+        Wanted.Steps => Step().IsMatch(sentence.Text) ? 1 : 0,
+        Wanted.Definition => Means().IsMatch(sentence.Text) ? 1 : 0,
+        _ => 0,
+    };
+
+    /// <summary>Whether its number is of what was asked for.</summary>
+    public bool FitsUnit(Question question) => question.Wants == Wanted.Quantity && question.Unit switch
+    {
+        Measured.Duration => Duration().IsMatch(sentence.Text),
+        Measured.Length => Length().IsMatch(sentence.Text),
+        Measured.Mass => Mass().IsMatch(sentence.Text),
+        Measured.Speed => Speed().IsMatch(sentence.Text),
+        Measured.Temperature => Temperature().IsMatch(sentence.Text),
+        Measured.Frequency => Frequency().IsMatch(sentence.Text),
+        _ => false,
+    };
+
+    /// <summary>A number that was not in the question already.</summary>
+    public bool HasNumber(Question question) =>
+        NumberWords.ToDigits(words).Any(w => char.IsDigit(w[0]) && !question.Words.Any(q => q.Stem == w)) || words.Any(w => Amounts.Contains(w)) || Frequency().IsMatch(sentence.Text);
+
+    private static readonly HashSet<string> Amounts =
+        ["half", "twice", "quarter", "double", "doubled", "doubles", "third", "thirds", "dozen", "dozens", "hundreds", "thousands", "millions", "none", "once", "both", "overnight", "nearly"];
+
+    private const string Units = "seconds?|minutes?|hours?|days?|weeks?|months?|years?|centur(?:y|ies)|decades?|nights?|overnight|winters?|summers?|lifetime";
+    private const string Lengths = "metres?|meters?|kilomet(?:re|er)s?|centimet(?:re|er)s?|millimet(?:re|er)s?|miles?|feet|foot|inch(?:es)?|yards?|km|cm|mm|light years?";
+
+    [GeneratedRegex(@"\b(?:says?|said|ask(?:s|ed)?|question is|question was|wonder(?:s|ed)?|know) (?:why|how|what|whether|if|where|when|who)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Asking();
+
+    [GeneratedRegex(@"\b(?:(?:two|three|four|five|six|seven|several|some|these) (?:\p{L}+ )?(?:things|ways|rules|reasons|kinds|types|steps|tasks|parts|questions|answers|points|words|figures|sorts)|an? (?:order|example|rule|trick|list)|is this|like this|as follows|the following)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Announcement();
+
+    [GeneratedRegex(@"\b(?:for (?:next|the next|mon|tues|wednes|thurs|fri|satur|sun)|by (?:next|mon|tues|wednes|thurs|fri)|until (?:next|mon|tues|wednes|thurs|fri)|homework|exercise|next (?:week|time|lecture|session)|due on|please (?:bring|read|copy|write|look|prepare))", RegexOptions.IgnoreCase)]
+    private static partial Regex Task();
+
+    [GeneratedRegex(@"\b(?:because|since|so that|in order to|therefore|that is why|that's why|which is why|for that reason|due to|caused? by|the reason|otherwise|cause[sd]?)\b|^So\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Reason();
+
+    [GeneratedRegex(@"\b(?:to \p{L}+|so|as|for|without|if|makes?|lets?|keeps?|prevents?)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Purpose();
+
+    [GeneratedRegex(@"\b(?:man|woman|brother|sister|father|mother|king|doctor|keeper|nurse|engineer|owner|boy|girl|colleague|student|officer|they|he|she|somebody|professor|author|state|company)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Someone();
+
+    [GeneratedRegex(@"\b(?:when|until|till|before|after|as soon as|during|spring|summer|autumn|winter|morning|evening|night|noon|january|february|march|april|may|june|july|august|september|october|november|december|monday|tuesday|wednesday|thursday|friday|saturday|sunday|century|o'clock|today|\d{3,4}|" + Units + @")\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Time();
+
+    [GeneratedRegex(@"\b(?:in|on|at|under|above|below|behind|between|near|from|inside|outside|along|where|north|south|east|west)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Place();
+
+    [GeneratedRegex(@"\b(?:by \p{L}+ing|you \p{L}+|first|then|with an?|we \p{L}+|take|put|if you|until)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Step();
+
+    [GeneratedRegex(@"\b(?:is|are|means|called|is when|that's|it's)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Means();
+
+    [GeneratedRegex($@"\b(?:{Units})\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Duration();
+
+    [GeneratedRegex($@"\b(?:{Lengths})\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Length();
+
+    [GeneratedRegex(@"\b(?:grams?|kilos?|kilograms?|tons?|tonnes?|pounds?|kg|g)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Mass();
+
+    [GeneratedRegex($@"\b(?:knots?|(?:{Lengths}) (?:an?|per|each|every) \p{{L}}+|times as fast|speed)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Speed();
+
+    [GeneratedRegex(@"\b(?:degrees?|celsius|°C)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Temperature();
+
+    [GeneratedRegex($@"\b(?:every|each|once|twice|times|never|always|daily|weekly|monthly|yearly|(?:an?|per) (?:{Units}))\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Frequency();
+}
