@@ -89,6 +89,7 @@ builder.Services.AddSingleton(s => new ChapterFinder(() => s.GetRequiredService<
 builder.Services.AddSingleton<SearchMemory>();
 builder.Services.AddSingleton<ChapterStills>();
 builder.Services.AddScoped<SearchReading>();
+builder.Services.AddScoped<LibraryAnswers>();
 builder.Services.AddScoped<PlanReading>();
 builder.Services.AddSingleton<RecogniserChoice>();
 builder.Services.AddSingleton<IJobWork, TranscriptionWork>();

@@ -78,6 +78,19 @@ public sealed class CommandTests : IDisposable
     }
 
     [Fact]
+    public void Several_texts_are_asked_at_once_and_the_answer_is_given_as_JSON()
+    {
+        var lines = Write("bread.txt", "Bread is made of flour and water.\nThe dough rests for three hours.\nThen it goes into the oven.\nThe crust becomes brown.\nA loaf weighs one kilo.\n");
+        var (exit, output, errors) = CommandLine.Run("ask", Write("tides.srt", BroughtLecture.Srt), lines, "How long does the dough rest?", "--json");
+        Assert.Equal((0, ""), (exit, errors));
+        var json = System.Text.Json.Nodes.JsonNode.Parse(output)!;
+        var first = json["lines"]![0]!;
+        Assert.Equal(("said", lines, "The dough rests for three hours."), ((string?)json["state"], (string?)first["file"], (string?)first["text"]));
+        Assert.Equal("three hours", ((string)first["text"]!)[(int)first["answer"]![0]!..(int)first["answer"]![1]!]);
+        Assert.True((double)first["end"]! > (double)first["start"]!);
+    }
+
+    [Fact]
     public void Captions_are_asked_as_well_as_transcripts()
     {
         var (exit, output, errors) = CommandLine.Run("ask", Write("tides.srt", BroughtLecture.Srt), "When does slack water come?");

@@ -37,6 +37,24 @@ public sealed class StudyTests(SharedServer shared) : IClassFixture<SharedServer
     }
 
     [Fact]
+    public async Task Everything_is_asked_at_once_and_a_course_alone()
+    {
+        var other = await Server.BringText(BroughtLecture.Srt, course: "Slack waters");
+        var all = await Server.Get("/api/answer?text=" + Uri.EscapeDataString("What is a spring tide?"));
+        Assert.Equal("said", all["state"]!.GetValue<string>());
+        Assert.Equal(id, all["lines"]![0]!["evidence"]!["lectureId"]!.GetValue<string>());
+        Assert.True((int)all["asked"]! >= 2);
+        var course = await Server.Get("/api/answer?text=" + Uri.EscapeDataString("When does slack water come?") + "&course=Slack%20waters");
+        Assert.All(course["lines"]!.AsArray(), l => Assert.Equal(other, l!["evidence"]!["lectureId"]!.GetValue<string>()));
+        Assert.Equal(1, (int)course["asked"]!);
+        var none = await Server.Get("/api/answer?text=Why&course=No%20such%20course");
+        Assert.Equal(("notSaid", 0), (none["state"]!.GetValue<string>(), (int)none["asked"]!));
+        using var tooLong = await Server.Http.GetAsync("/api/answer?text=" + new string('a', 600), TestContext.Current.CancellationToken);
+        Assert.Equal(System.Net.HttpStatusCode.BadRequest, tooLong.StatusCode);
+        await Server.Send(HttpMethod.Delete, $"/api/lectures/{other}");
+    }
+
+    [Fact]
     public async Task Cards_made_twice_are_there_once_and_keep_their_reviews()
     {
         var cards = (await Server.Post($"/api/lectures/{id}/cards"))["cards"]!.AsArray();

@@ -209,3 +209,16 @@ test('the sound stands on the stave at once when a lecture is opened again', asy
     })
   await expect.poll(() => inked(page)).toBeGreaterThan(2000)
 })
+
+test('a question in the search is answered out of the lectures, with its place, which plays and is gone to', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/search`)
+  await page.getByRole('searchbox').fill('How much lime does a soil lose every year?')
+  const answer = page.getByRole('region', { name: 'Answer' })
+  await expect(answer).toContainText('half a ton of lime')
+  await expect(answer).toContainText('Soil acidity and lime')
+  await answer.getByRole('button', { name: /^Hear .* of Soil acidity and lime/ }).first().click()
+  await expect(answer.getByRole('button', { name: /^Hear .* of Soil acidity and lime/ }).first()).toHaveText('Stop')
+  await answer.getByRole('link').first().click()
+  await expect(page).toHaveURL(/lecture\/soil-acidity\?t=\d+&desk=ask/)
+  await expect(page.getByRole('textbox', { name: 'Ask about this lecture' })).toHaveValue('How much lime does a soil lose every year?')
+})

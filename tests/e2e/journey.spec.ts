@@ -73,7 +73,7 @@ test('from a file of speech to recall', async ({ page, empty }) => {
   await expect(page.getByText('This lecture doesn’t say.')).toBeVisible()
 
   // Cards: made, gone through, graded.
-  await page.locator('.desk .what').click()
+  await page.locator('.desk button.what').click()
   await page.locator('.v-list-item', { hasText: 'Cards' }).click()
   await page.getByRole('button', { name: 'Make ten cards' }).click()
   await page.getByRole('link', { name: 'Go through what is due' }).click()

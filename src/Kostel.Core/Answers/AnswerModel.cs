@@ -39,6 +39,7 @@ internal sealed record AnswerModel(double[] Ranking, double[] Right, double[] No
         "one", "share of the best", "score", "ahead of the next", "words", "words around", "like words", "like words around", "like words wider", "the most telling word", "the same around",
         "meaning", "meaning around", "never said", "like nothing", "wants a number and none is there", "wants a number", "yes or no", "a person", "says what", "words of the question", "follows the question", "phrases",
         "the most telling word anywhere", "the next telling word anywhere", "foreign words", "the last word anywhere", "the last word around", "the first word around", "the least like word around", "form and words",
+        "wants a person and none is there",
     ];
 
     /// <summary>From where on something is called said, and not said: chosen on texts left out, so that nine in ten of the one are right (docs/answers.md).</summary>

@@ -151,7 +151,7 @@ public sealed record Question(Wanted Wants, Measured Unit, IReadOnlyList<AskedWo
                     return (next is "year" or "month" or "day" ? Wanted.Time : Wanted.Choice, Measured.Any);
                 case "what" when next is "is" or "are" or "was" or "were" && words.Skip(i + 2).Take(3).Any(NamedNumbers.Contains):
                     return (Wanted.Quantity, Measured.Any);
-                case "what" when words.Count - i <= 7 && words.Skip(i).Contains("for") && words[^1] == "for":
+                case "what" when words[^1] == "for":
                     return (Wanted.Reason, Measured.Any);
                 case "what" when next is "is" or "are" && words.Count - i <= 6:
                     return (Wanted.Definition, Measured.Any);

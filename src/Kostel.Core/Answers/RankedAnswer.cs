@@ -77,6 +77,7 @@ internal sealed class RankedAnswer
             around[0],
             around.Min(),
             Named("form and words"),
+            Is(Wanted.Person) > 0 && Enumerable.Range(best - 1, 3).Where(i => i >= 0 && i < scores.Length).All(i => ground.Forms(i).Fit(question) == 0) ? 1 : 0,
         ];
     }
 }

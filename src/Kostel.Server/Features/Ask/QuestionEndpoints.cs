@@ -4,11 +4,13 @@ using Kostel.Core.Speech.Languages;
 using Kostel.Core.Text;
 using Kostel.Data;
 using Kostel.Data.Rows;
+using Kostel.Data.Search;
 using Kostel.Server.Features.Lectures;
 using Kostel.Server.Http;
 using Kostel.Server.Shared;
 using Kostel.Speech;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Features.Ask;
@@ -23,6 +25,7 @@ public sealed record AnswerView(AnswerState State, IReadOnlyList<EvidenceView> L
 /// <summary>A question with its answer.</summary>
 public sealed record QuestionView(int Id, string Text, DateTime AskedAt, AnswerView Answer);
 
+/// <summary>Questions to one lecture, which are kept, and to many.</summary>
 internal static class QuestionEndpoints
 {
     public static void MapQuestions(this IEndpointRouteBuilder app)
@@ -30,6 +33,7 @@ internal static class QuestionEndpoints
         var questions = app.MapGroup("/api/lectures/{id}/questions");
         questions.MapGet("", List).WithName("getQuestions");
         questions.MapPost("", Ask).WithName("askQuestion");
+        app.MapGet("/api/answer", AskLibrary).WithName("askLibrary");
     }
 
     private static async Task<Ok<List<QuestionView>>> List(string id, KostelContext context, Asker asker, CancellationToken cancel)
@@ -51,6 +55,11 @@ internal static class QuestionEndpoints
         await context.SaveChangesAsync(cancel);
         return TypedResults.Ok(View(row, new EvidenceViews(id, transcript)));
     }
+
+    /// <summary>Asks everything, or a course, or what was held in a span of days. Nothing is kept of it.</summary>
+    private static async Task<Ok<LibraryAnswerView>> AskLibrary(
+        LibraryAnswers answers, Asker asker, [FromQuery] string text, [FromQuery] string? lecture, [FromQuery] string? course, [FromQuery] DateOnly? from, [FromQuery] DateOnly? to, CancellationToken cancel) =>
+        TypedResults.Ok(await answers.Ask(EntryRules.Question.Read(text), new SearchScope(asker.PersonId, lecture, course, from, to, null, null), cancel));
 
     private static QuestionView View(QuestionRow row, EvidenceViews evidence) =>
         new(row.Id, row.Text, row.AskedAt, new AnswerView(row.Answer.State, row.Answer.Lines.Select(evidence.Of).ToList(), row.Answer.Parts, row.Answer.UnheardWords));

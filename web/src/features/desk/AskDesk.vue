@@ -86,7 +86,7 @@ watch(shown, (q) => show(q && q.answer.state !== 'notSaid' ? q.answer.lines : []
         >
           <AnsweringQuote
             :quote="line.quote"
-            :part="shown.answer.state === 'notSaid' ? undefined : shown.answer.parts[i]"
+            :part="shown.answer.state === 'said' ? shown.answer.parts[i] : undefined"
           />
         </EvidenceLine>
       </ul>

@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import { api, must } from '@/api/client'
 import { count } from '@/shared/time'
 import { useLoaded } from '@/shared/useLoaded'
+import SearchAnswer from './SearchAnswer.vue'
 import FoundLecture from './FoundLecture.vue'
 import FoundText from './FoundText.vue'
 import SearchNotes from './SearchNotes.vue'
@@ -15,6 +16,7 @@ const { playing, toggle } = usePlayedHit()
 const { value: choices } = useLoaded(() => must(api.GET('/api/search/choices')))
 const field = ref<HTMLInputElement>()
 const results = ref<HTMLElement>()
+const answered = ref<HTMLElement>()
 const narrows = ref(isNarrowed.value)
 const kinds = Object.entries(kindChoices).map(([value, k]) => ({ value, title: k.name }))
 const lectureTitle = computed(() => found.value?.lectures.find((l) => l.id === wanted.lecture)?.title ?? 'one lecture')
@@ -30,7 +32,9 @@ const said = computed(() => {
 /** The arrows go through what was found, and from the field into it. */
 function step(event: KeyboardEvent) {
   const way = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
-  const hits = [...(results.value?.querySelectorAll<HTMLElement>('[data-hit]') ?? [])]
+  const hits = [answered.value, results.value].flatMap((part) => [
+    ...(part?.querySelectorAll<HTMLElement>('[data-hit]') ?? []),
+  ])
   if (!way || !hits.length) return
   event.preventDefault()
   const at = hits.indexOf(document.activeElement as HTMLElement) + way
@@ -53,7 +57,7 @@ onMounted(() => field.value?.focus())
         autocomplete="off"
         spellcheck="false"
         maxlength="500"
-        placeholder="A word, a phrase, what it was about"
+        placeholder="A word, a phrase, a question"
       />
       <button class="k-link" type="button" :aria-expanded="narrows" @click="narrows = !narrows">Narrow it</button>
     </form>
@@ -75,6 +79,9 @@ onMounted(() => field.value?.focus())
       <button class="k-link" type="button" @click="wanted.lecture = null">Look everywhere</button>
     </p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <div ref="answered">
+      <SearchAnswer :wanted="wanted" :playing="playing" @play="toggle" />
+    </div>
     <p class="k-soft said" role="status">{{ said }}</p>
     <SearchNotes v-if="found" :found="found" />
     <div v-if="!found" class="k-soft start">
@@ -89,6 +96,8 @@ onMounted(() => field.value?.focus())
         <dd>these words, in this order</dd>
         <dt>semi*</dt>
         <dd>words that begin so</dd>
+        <dt>How late is high water in a creek?</dt>
+        <dd>an answer out of your lectures, with its place</dd>
       </dl>
     </div>
     <p v-else-if="found.isEmpty" class="k-soft">Type a word: signs alone stand nowhere.</p>

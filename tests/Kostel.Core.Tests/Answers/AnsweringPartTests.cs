@@ -1,0 +1,78 @@
+using System.Text.Json;
+using Kostel.Core.Answers;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Tests.Answers;
+
+public sealed class AnsweringPartTests
+{
+    [Theory]
+    [InlineData("How thick are the sides?", "They're two millimetres thick, and they have to go round a corner.", "two millimetres")]
+    [InlineData("How long does a worker live?", "In summer a worker has six weeks and flies 800 kilometres.", "six weeks")]
+    [InlineData("How far does it fly?", "In summer a worker has six weeks and flies 800 kilometres.", "800 kilometres")]
+    [InlineData("Why does he use hide glue?", "I use hide glue, because it lets go when you warm it, and it's cheap.", "because it lets go when you warm it")]
+    [InlineData("When does the queen lay?", "The queen begins to lay in february, a few eggs a day.", "in february")]
+    [InlineData("Who drew the first map?", "It was drawn by Ottoline Brask for the harbour board.", "Ottoline Brask")]
+    [InlineData("What is a mulch?", "A mulch is a layer of material that covers the soil.", "a layer of material that covers the soil")]
+    [InlineData("Which wood is best?", "Spruce with its rings close together is best.", "Spruce with its rings close together is best.")]
+    public void What_answers_is_set_off(string question, string said, string part)
+    {
+        var (from, to) = AnsweringPart.Of(Lecture.Sentence(said), Question.Read(question));
+        Assert.Equal(part, said[from..to]);
+    }
+
+    [Theory]
+    [InlineData("How deep is it?", Wanted.Quantity)]
+    [InlineData("What is the height of the tower?", Wanted.Quantity)]
+    [InlineData("Why not?", Wanted.Reason)]
+    [InlineData("What is the mercury in the jar for?", Wanted.Reason)]
+    [InlineData("Who came?", Wanted.Person)]
+    [InlineData("When did they come?", Wanted.Time)]
+    [InlineData("Where is it?", Wanted.Place)]
+    [InlineData("How do you bend wood?", Wanted.Steps)]
+    [InlineData("Is it enough?", Wanted.YesNo)]
+    [InlineData("Which one?", Wanted.Choice)]
+    [InlineData("What is a pivot?", Wanted.Definition)]
+    [InlineData("", Wanted.Statement)]
+    public void A_question_says_by_its_form_what_it_wants(string question, Wanted wanted) => Assert.Equal(wanted, Question.Read(question).Wants);
+
+    [Fact]
+    public void A_line_that_leans_on_the_one_before_brings_it_along_and_a_question_what_follows()
+    {
+        var finder = new AnswerFinder([new AskedSource("a", Sentences("The anchor holds the clock back. It was made of steel by a smith. How thick is the rod? It has nine millimetres.")), new AskedSource("b", Sentences("Bread is baked from flour and water."))], WordKnowledge.None);
+        Assert.StartsWith("The anchor holds the clock back. It was made of steel", finder.Ask("What was it made of by the smith?").Lines[0].Quote, StringComparison.Ordinal);
+        var thick = finder.Ask("How thick is the rod?");
+        Assert.Contains("nine millimetres", thick.Lines[0].Quote, StringComparison.Ordinal);
+        Assert.Equal("nine millimetres", thick.Lines[0].Quote[thick.Parts[0].From..thick.Parts[0].To]);
+        Assert.Equal("b", finder.Ask("What is bread baked from?").Lines[0].LectureId);
+        Assert.DoesNotContain(thick.Lines, l => l.Quote.Contains("millimetres. Bread", StringComparison.Ordinal));
+    }
+
+    [Theory]
+    [InlineData("?")]
+    [InlineData("x")]
+    [InlineData("the of and")]
+    [InlineData("<b>\u0007\u202E</b> {{}}")]
+    [InlineData("¿Qué es la niebla?")]
+    public void Whatever_is_asked_is_never_called_said_without_ground(string question)
+    {
+        var finder = new AnswerFinder([new AskedSource(null, Sentences("The anchor holds the clock back. It was made of steel by a smith. Bread is baked from flour."))], WordKnowledge.None);
+        Assert.NotEqual(AnswerState.Said, finder.Ask(question).State);
+        Assert.NotEqual(AnswerState.Said, finder.Ask(string.Concat(Enumerable.Repeat(question + " ", 500))).State);
+    }
+
+    [Fact]
+    public void An_answer_that_was_kept_before_there_were_three_states_is_read()
+    {
+        Answer Read(string json) => JsonSerializer.Deserialize<Answer>(json, JsonSerializerOptions.Web)!;
+        Assert.Equal(AnswerState.Said, Read("{\"isSaid\":true,\"lines\":[],\"unheardWords\":[]}").State);
+        Assert.Equal(AnswerState.NotSaid, Read("{\"isSaid\":false,\"lines\":[],\"unheardWords\":[]}").State);
+        foreach (var state in Enum.GetValues<AnswerState>())
+        {
+            Assert.Equal(state, Read(JsonSerializer.Serialize(new Answer(state, [], []), JsonSerializerOptions.Web)).State);
+        }
+    }
+
+    private static List<Sentence> Sentences(string text) => text.Split(". ").Select(s => s.EndsWith('.') ? s : s + ".").SelectMany(s => s.Contains('?', StringComparison.Ordinal) ? s.Split("? ").Select((p, i) => i == 0 ? p + "?" : p) : [s]).Select(s => Lecture.Sentence(s)).ToList();
+}
