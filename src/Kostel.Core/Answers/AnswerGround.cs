@@ -139,13 +139,14 @@ internal sealed class AnswerGround
                 question.Wants == Wanted.Place ? fit : 0,
                 question.Wants == Wanted.Steps ? fit : 0,
                 question.Wants == Wanted.Definition ? fit : 0,
-                question.Wants == Wanted.Definition && hasForms && form.Definition is { } d ? Overlap(asked, d.Term) : 0,
+                question.Wants == Wanted.Definition && hasForms ? Math.Max(form.Names(asked) ? 1 : 0, form.Definition is { } d ? Overlap(asked, d.Term) : 0) : 0,
                 Math.Min(1, stems[i].Count(s => !asked.Any(a => a.Stem == s)) / 8.0),
                 hasWindows && form.Leans && i > 0 ? own[i - 1] : 0,
                 hasWindows && i > 0 ? own[i - 1] : 0,
                 hasWindows && i + 1 < Count ? own[i + 1] : 0,
                 hasWindows ? Enumerable.Range(Math.Max(0, i - NamedFor), Math.Min(i, NamedFor)).Where(j => words[j].Length <= Naming).Select(j => own[j] * Math.Pow(Fading, i - j)).DefaultIfEmpty(0).Max() : 0,
                 question.AsksForTask && hasForms && form.IsTask ? 1 : 0,
+                !question.AsksForTask && hasForms && form.IsTask ? 1 : 0,
                 fit * Covered(soft, i, hasWindows ? 1 : 0),
             ];
         }

@@ -30,7 +30,7 @@ internal sealed record AnswerModel(double[] Ranking, double[] Right, double[] No
     [
         "words", "words around", "like words", "like words around", "like words wider", "BM25", "BM25 around", "meaning", "meaning of the most", "meaning around", "meaning of the stretch",
         "the most telling word", "the same around", "phrases", "follows the question", "is a question", "length", "hardly anything", "number", "number of that unit", "number comes next",
-        "reason", "person", "time", "place", "steps", "says what", "defines it", "something new", "leans on the one before", "the one before", "the one after", "named before", "a task", "form and words",
+        "reason", "person", "time", "place", "steps", "says what", "defines it", "something new", "leans on the one before", "the one before", "the one after", "named before", "a task", "a task not asked for", "form and words",
     ];
 
     /// <summary>What is counted of the best place and of the question.</summary>

@@ -43,6 +43,23 @@ internal sealed partial class SentenceForms(Sentence sentence)
         }
     }
 
+    /// <summary>Whether it says what these words are: "A pivot is …", "… is called the pivot".</summary>
+    public bool Names(IReadOnlyList<AskedWord> asked)
+    {
+        var places = asked.Select(a => words.Select(w => Tokens.Stem(IrregularForms.BaseOf(w))).ToList().IndexOf(a.Stem)).ToList();
+        if (places.Contains(-1) || places.Count == 0)
+        {
+            return false;
+        }
+
+        var (first, last) = (places.Min(), places.Max());
+        var before = words.Take(first).LastOrDefault(w => w is not ("a" or "an" or "the"));
+        var isShort = last - first < asked.Count + 1;
+        return isShort && (before is "called" or "call" or "means" || (first <= MostBeforeName && last + 1 < words.Count && words[last + 1] is "is" or "are" or "means" or "was" or "were"));
+    }
+
+    private const int MostBeforeName = 2;
+
     /// <summary>How well it could answer a question of a kind, from 0 to 1; what any sentence can answer is worth nothing.</summary>
     public double Fit(Question question) => question.Wants switch
     {
