@@ -222,3 +222,12 @@ test('a question in the search is answered out of the lectures, with its place, 
   await expect(page).toHaveURL(/lecture\/soil-acidity\?t=\d+&desk=ask/)
   await expect(page.getByRole('textbox', { name: 'Ask about this lecture' })).toHaveValue('How much lime does a soil lose every year?')
 })
+
+test('a lecture offers questions that it answers', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/lecture/tidal-streams?desk=ask`)
+  const desk = page.getByRole('region', { name: 'Ask' })
+  await desk.getByRole('button', { name: 'What is slack water?' }).click()
+  await expect(desk.getByRole('heading', { name: 'What is slack water?' })).toBeVisible()
+  await expect(desk.getByRole('listitem').first()).toContainText('the short time when')
+  await expect(desk.getByText('Worth asking')).toBeHidden()
+})

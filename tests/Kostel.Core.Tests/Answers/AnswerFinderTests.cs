@@ -69,6 +69,17 @@ public class AnswerFinderTests
         Assert.False(new AnswerFinder(Kostel.Core.Transcripts.TranscriptBuilder.Build([], 1000), WordKnowledge.None).Ask("What is a tide?").IsSaid);
 
     [Fact]
+    public void What_is_offered_to_be_asked_is_answered_and_each_thing_once()
+    {
+        var tides = Lecture.Of(Lecture.DemoParagraphs("04-tidal-streams"));
+        var offered = WorthAsking.Of(tides, WordKnowledge.None, 5);
+        Assert.InRange(offered.Count, 1, 5);
+        Assert.Equal(offered.Count, offered.Distinct().Count());
+        Assert.All(offered, q => Assert.Equal(AnswerState.Said, Finders["04-tidal-streams"].Ask(q).State));
+        Assert.Empty(WorthAsking.Of(Kostel.Core.Transcripts.TranscriptBuilder.Build([], 1000), WordKnowledge.None, 5));
+    }
+
+    [Fact]
     public void Numbers_match_however_they_are_said() =>
         Assert.Equal(AskedWords.Of("three point six metres"), AskedWords.Of("3.6 metres"));
 }

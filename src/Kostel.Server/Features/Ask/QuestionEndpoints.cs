@@ -28,11 +28,14 @@ public sealed record QuestionView(int Id, string Text, DateTime AskedAt, AnswerV
 /// <summary>Questions to one lecture, which are kept, and to many.</summary>
 internal static class QuestionEndpoints
 {
+    private const int MostOffered = 5;
+
     public static void MapQuestions(this IEndpointRouteBuilder app)
     {
         var questions = app.MapGroup("/api/lectures/{id}/questions");
         questions.MapGet("", List).WithName("getQuestions");
         questions.MapPost("", Ask).WithName("askQuestion");
+        questions.MapGet("worth", Worth).WithName("getQuestionsWorthAsking");
         app.MapGet("/api/answer", AskLibrary).WithName("askLibrary");
     }
 
@@ -54,6 +57,13 @@ internal static class QuestionEndpoints
         context.Questions.Add(row);
         await context.SaveChangesAsync(cancel);
         return TypedResults.Ok(View(row, new EvidenceViews(id, transcript)));
+    }
+
+    /// <summary>Questions to begin with, each of which the lecture answers; none in languages whose sentences are not understood.</summary>
+    private static async Task<Ok<IReadOnlyList<string>>> Worth(string id, KostelContext context, WordKnowledgeFiles words, CancellationToken cancel)
+    {
+        var lecture = await context.FindLecture(id, cancel);
+        return TypedResults.Ok(lecture.Language == SpokenLanguages.English ? WorthAsking.Of(await context.Transcript(lecture, cancel), words.Value, MostOffered) : []);
     }
 
     /// <summary>Asks everything, or a course, or what was held in a span of days. Nothing is kept of it.</summary>

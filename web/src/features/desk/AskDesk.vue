@@ -7,6 +7,7 @@ import AnsweringQuote from '@/shared/evidence/AnsweringQuote.vue'
 import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
 import { count } from '@/shared/time'
 import { useLatest } from '@/shared/useLatest'
+import { useLoaded } from '@/shared/useLoaded'
 import { useDesk } from './useDesk'
 
 const { lecture, version, hear, show } = useDesk()
@@ -36,6 +37,13 @@ onMounted(() => {
   field.value?.focus({ preventScroll: true })
   return load()
 })
+
+const { value: offered } = useLoaded(() => must(api.GET('/api/lectures/{id}/questions/worth', { params: path() })))
+const worth = computed(() => (offered.value ?? []).filter((q) => !asked.value.some((a) => a.text === q)))
+function askThis(question: string) {
+  text.value = question
+  return ask()
+}
 
 async function ask() {
   const question = text.value.trim()
@@ -95,6 +103,10 @@ watch(shown, (q) => show(q && q.answer.state !== 'notSaid' ? q.answer.lines : []
       Every answer is made of sentences of this lecture, each with its time. What the lecture does not say, Kostel does
       not say either.
     </p>
+    <div v-if="worth.length && !shown" class="earlier">
+      <b>Worth asking</b>
+      <button v-for="q in worth" :key="q" class="k-link" type="button" @click="askThis(q)">{{ q }}</button>
+    </div>
     <div v-if="earlier.length" class="earlier">
       <b>{{ count(earlier.length, 'earlier question') }}</b>
       <button v-for="q in earlier" :key="q.id" class="k-quiet" type="button" @click="shownId = q.id">
