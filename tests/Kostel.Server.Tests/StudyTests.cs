@@ -37,6 +37,19 @@ public sealed class StudyTests(SharedServer shared) : IClassFixture<SharedServer
     }
 
     [Fact]
+    public async Task A_question_that_leans_on_the_one_before_is_understood_with_its_words()
+    {
+        var first = await Server.Post($"/api/lectures/{id}/questions", new { text = "What is a spring tide?" });
+        var after = (int)first["id"]!;
+        var second = await Server.Post($"/api/lectures/{id}/questions", new { text = "When does it come?", after });
+        Assert.Equal(["spring", "tide"], second["answer"]!["taken"]!.AsArray().Select(w => (string)w!));
+        var alone = await Server.Post($"/api/lectures/{id}/questions", new { text = "When does it come?" });
+        Assert.Empty(alone["answer"]!["taken"]!.AsArray());
+        var unknown = await Server.Post($"/api/lectures/{id}/questions", new { text = "Why?", after = 987_654 });
+        Assert.Empty(unknown["answer"]!["taken"]!.AsArray());
+    }
+
+    [Fact]
     public async Task Everything_is_asked_at_once_and_a_course_alone()
     {
         var other = await Server.BringText(BroughtLecture.Srt, course: "Slack waters");

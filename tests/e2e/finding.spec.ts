@@ -230,4 +230,11 @@ test('a lecture offers questions that it answers', async ({ page, demo }) => {
   await expect(desk.getByRole('heading', { name: 'What is slack water?' })).toBeVisible()
   await expect(desk.getByRole('listitem').first()).toContainText('the short time when')
   await expect(desk.getByText('Worth asking')).toBeHidden()
+
+  // A question that makes sense only after it.
+  await desk.getByRole('textbox').fill('When does it come?')
+  await desk.getByRole('textbox').press('Enter')
+  await expect(desk.getByText('Taken with “slack”, “water” of the question before.')).toBeVisible()
+  await desk.getByRole('button', { name: 'Ask it by itself' }).click()
+  await expect(desk.getByText(/Taken with/)).toBeHidden()
 })

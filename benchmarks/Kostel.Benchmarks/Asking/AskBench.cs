@@ -14,8 +14,14 @@ internal static class AskBench
         var texts = AskedText.ReadAll(list, folder, known);
         Console.WriteLine($"{texts.Count} texts, {texts.Sum(t => t.Questions.Count)} questions, {texts.Sum(t => t.Questions.Count(q => !q.IsAnswered))} of them not answered");
         Console.WriteLine();
-        Console.WriteLine("| texts left out in turn | first | in three | said: right | said: of all answered | perhaps | doesn't say: true | doesn't say: of all not answered | told so though it is said |");
+        Console.WriteLine($"| {(how == "kept" ? "the weights that are kept" : "texts left out in turn")} | first | in three | said: right | said: of all answered | perhaps | doesn't say: true | doesn't say: of all not answered | told so though it is said |");
         Console.WriteLine("|---|---|---|---|---|---|---|---|---|");
+        if (how == "kept")
+        {
+            Row("all together", Measure(AnswerLearning.Examples(texts), _ => AnswerModel.Learned, showsEach: true));
+            return;
+        }
+
         Row("all together", Measure(AnswerLearning.Examples(texts), how == "each"));
         if (how == "parts")
         {
@@ -45,12 +51,14 @@ internal static class AskBench
 
     private sealed record Asked(bool IsAnswered, bool IsFirst, bool IsAmong, double Right, double Nowhere);
 
-    private static List<Asked> Measure(List<AnswerLearning.Example> examples, bool showsEach)
+    private static List<Asked> Measure(List<AnswerLearning.Example> examples, bool showsEach) => Measure(examples, inside => AnswerLearning.Learn(inside, Folds - 1), showsEach);
+
+    private static List<Asked> Measure(List<AnswerLearning.Example> examples, Func<IReadOnlyList<AnswerLearning.Example>, AnswerModel> learn, bool showsEach)
     {
         var asked = new List<Asked>();
         foreach (var (inside, outside) in AnswerLearning.Folds(examples, Folds))
         {
-            var model = AnswerLearning.Learn(inside, Folds - 1);
+            var model = learn(inside);
             foreach (var e in outside)
             {
                 var ranked = RankedAnswer.Of(e.Text.Ground, e.Question, e.Features, model.Ranking);

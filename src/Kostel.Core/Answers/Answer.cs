@@ -27,6 +27,9 @@ public sealed record Answer(AnswerState State, IReadOnlyList<Evidence> Lines, IR
     /// <summary>What answers within each line; empty where that is not known.</summary>
     public IReadOnlyList<QuotePart> Parts { get; init; } = [];
 
+    /// <summary>What was asked in full, where the question only made sense after another one.</summary>
+    public string? Understood { get; init; }
+
     /// <summary>Answers that were kept before there were three states have this instead.</summary>
     public bool IsSaid
     {

@@ -56,12 +56,21 @@ internal static partial class AnsweringPart
         return (from, from + sentence.Text.Substring(from, Math.Min(length, sentence.Text.Length - from)).TrimEnd('.', ',', ';', ':', '!', '?').Length);
     }
 
-    [GeneratedRegex(@"\b(?<part>(?:because|since|so that|in order to|due to|therefore|otherwise)\b[^,.;!?]+(?:, [^,.;!?]+)??)(?=[,.;!?]|$)", RegexOptions.IgnoreCase)]
+    private const string Causes = "because|since|so that|in order to|due to|therefore|otherwise";
+    private const string Clause = @"[^,.;!?]+";
+
+    [GeneratedRegex($@"\b(?<part>(?:{Causes})\b{Clause}(?:, {Clause})??)(?=[,.;!?]|$)", RegexOptions.IgnoreCase)]
     private static partial Regex Because();
 
-    private const string Times = "spring|summer|autumn|winter|morning|evening|night|noon|january|february|march|april|may|june|july|august|september|october|november|december|monday|tuesday|wednesday|thursday|friday|saturday|sunday";
+    private const string Seasons = "spring|summer|autumn|winter|morning|evening|night|noon";
+    private const string Months = "january|february|march|april|may|june|july|august|september|october|november|december";
+    private const string Weekdays = "monday|tuesday|wednesday|thursday|friday|saturday|sunday";
+    private const string Times = $@"(?:{Seasons}|{Months}|{Weekdays}|\d{{1,4}}|\p{{L}}+ o'clock)";
+    private const string Whenever = $@"(?:when|until|after|before|as soon as|during)\b{Clause}";
 
-    [GeneratedRegex(@"\b(?<part>(?:(?:when|until|after|before|as soon as|during)\b[^,.;!?]+|(?:in|on|at|by|from|since|around|about) (?:the |early |late )*(?:" + Times + @"|\d{1,4}|\p{L}+ o'clock)\b))", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        $@"\b(?<part>(?:{Whenever}|(?:in|on|at|by|from|since|around|about) (?:the |early |late )*{Times}\b))",
+        RegexOptions.IgnoreCase)]
     private static partial Regex When();
 
     [GeneratedRegex(@"(?<=\p{L}[,;]? )(?<part>\p{Lu}\p{Ll}+(?: \p{Lu}\p{Ll}+)*)")]

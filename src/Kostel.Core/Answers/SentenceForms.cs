@@ -92,31 +92,50 @@ internal sealed partial class SentenceForms(Sentence sentence)
     private static readonly HashSet<string> Amounts =
         ["half", "twice", "quarter", "double", "doubled", "doubles", "third", "thirds", "dozen", "dozens", "hundreds", "thousands", "millions", "none", "once", "both", "overnight", "nearly"];
 
-    private const string Units = "seconds?|minutes?|hours?|days?|weeks?|months?|years?|centur(?:y|ies)|decades?|nights?|overnight|winters?|summers?|lifetime";
-    private const string Lengths = "metres?|meters?|kilomet(?:re|er)s?|centimet(?:re|er)s?|millimet(?:re|er)s?|miles?|feet|foot|inch(?:es)?|yards?|km|cm|mm|light years?";
+    private const string Spans = "seconds?|minutes?|hours?|days?|weeks?|months?|years?|centur(?:y|ies)|decades?";
+    private const string Units = Spans + "|nights?|overnight|winters?|summers?|lifetime";
+    private const string Metres = "metres?|meters?|kilomet(?:re|er)s?|centimet(?:re|er)s?|millimet(?:re|er)s?|km|cm|mm";
+    private const string Lengths = Metres + "|miles?|feet|foot|inch(?:es)?|yards?|light years?";
+    private const string Seasons = "spring|summer|autumn|winter|morning|evening|night|noon";
+    private const string Months = "january|february|march|april|may|june|july|august|september|october|november|december";
+    private const string Weekdays = "monday|tuesday|wednesday|thursday|friday|saturday|sunday";
+    private const string Causes = "because|since|so that|in order to|therefore|due to|caused? by|otherwise|cause[sd]?";
+    private const string ThatIsWhy = "that is why|that's why|which is why|for that reason|the reason";
+    private const string Relatives = "man|woman|brother|sister|father|mother|boy|girl|they|he|she|somebody";
+    private const string Workers = "king|doctor|keeper|nurse|engineer|owner|colleague|student|officer|professor|author|state|company";
+    private const string Beginning = "when|until|till|before|after|as soon as|during|century|o'clock|today|\\d{3,4}";
+    private const string Nearby = "in|on|at|under|above|below|behind|between|near|from|inside|outside|along|where";
+    private const string Says = "says?|said|ask(?:s|ed)?|question is|question was|wonder(?:s|ed)?|know";
+    private const string Several = "two|three|four|five|six|seven|several|some|these";
+    private const string Counted = "things|ways|rules|reasons|kinds|types|steps|tasks|parts|questions|answers|points|words|figures|sorts";
+    private const string Follows = "an? (?:order|example|rule|trick|list)|is this|like this|as follows|the following";
+    private const string DaysBegin = "(?:next|the next|mon|tues|wednes|thurs|fri|satur|sun)";
+    private const string Until = "(?:for|by|until) " + DaysBegin + "|next (?:week|time|lecture|session)|due on";
+    private const string Ordered = "homework|exercise|please (?:bring|read|copy|write|look|prepare)";
+    private const string Repeated = "every|each|once|twice|times|never|always|daily|weekly|monthly|yearly";
 
-    [GeneratedRegex(@"\b(?:says?|said|ask(?:s|ed)?|question is|question was|wonder(?:s|ed)?|know) (?:why|how|what|whether|if|where|when|who)\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex($@"\b(?:{Says}) (?:why|how|what|whether|if|where|when|who)\b", RegexOptions.IgnoreCase)]
     private static partial Regex Asking();
 
-    [GeneratedRegex(@"\b(?:(?:two|three|four|five|six|seven|several|some|these) (?:\p{L}+ )?(?:things|ways|rules|reasons|kinds|types|steps|tasks|parts|questions|answers|points|words|figures|sorts)|an? (?:order|example|rule|trick|list)|is this|like this|as follows|the following)\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex($@"\b(?:(?:{Several}) (?:\p{{L}}+ )?(?:{Counted})|{Follows})\b", RegexOptions.IgnoreCase)]
     private static partial Regex Announcement();
 
-    [GeneratedRegex(@"\b(?:for (?:next|the next|mon|tues|wednes|thurs|fri|satur|sun)|by (?:next|mon|tues|wednes|thurs|fri)|until (?:next|mon|tues|wednes|thurs|fri)|homework|exercise|next (?:week|time|lecture|session)|due on|please (?:bring|read|copy|write|look|prepare))", RegexOptions.IgnoreCase)]
+    [GeneratedRegex($@"\b(?:{Until}|{Ordered})", RegexOptions.IgnoreCase)]
     private static partial Regex Task();
 
-    [GeneratedRegex(@"\b(?:because|since|so that|in order to|therefore|that is why|that's why|which is why|for that reason|due to|caused? by|the reason|otherwise|cause[sd]?)\b|^So\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex($@"\b(?:{Causes}|{ThatIsWhy})\b|^So\b", RegexOptions.IgnoreCase)]
     private static partial Regex Reason();
 
     [GeneratedRegex(@"\b(?:to \p{L}+|so|as|for|without|if|makes?|lets?|keeps?|prevents?)\b", RegexOptions.IgnoreCase)]
     private static partial Regex Purpose();
 
-    [GeneratedRegex(@"\b(?:man|woman|brother|sister|father|mother|king|doctor|keeper|nurse|engineer|owner|boy|girl|colleague|student|officer|they|he|she|somebody|professor|author|state|company)\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex($@"\b(?:{Relatives}|{Workers})\b", RegexOptions.IgnoreCase)]
     private static partial Regex Someone();
 
-    [GeneratedRegex(@"\b(?:when|until|till|before|after|as soon as|during|spring|summer|autumn|winter|morning|evening|night|noon|january|february|march|april|may|june|july|august|september|october|november|december|monday|tuesday|wednesday|thursday|friday|saturday|sunday|century|o'clock|today|\d{3,4}|" + Units + @")\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex($@"\b(?:{Beginning}|{Seasons}|{Months}|{Weekdays}|{Units})\b", RegexOptions.IgnoreCase)]
     private static partial Regex Time();
 
-    [GeneratedRegex(@"\b(?:in|on|at|under|above|below|behind|between|near|from|inside|outside|along|where|north|south|east|west)\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex($@"\b(?:{Nearby}|north|south|east|west)\b", RegexOptions.IgnoreCase)]
     private static partial Regex Place();
 
     [GeneratedRegex(@"\b(?:by \p{L}+ing|you \p{L}+|first|then|with an?|we \p{L}+|take|put|if you|until)\b", RegexOptions.IgnoreCase)]
@@ -140,6 +159,6 @@ internal sealed partial class SentenceForms(Sentence sentence)
     [GeneratedRegex(@"\b(?:degrees?|celsius|°C)\b", RegexOptions.IgnoreCase)]
     private static partial Regex Temperature();
 
-    [GeneratedRegex($@"\b(?:every|each|once|twice|times|never|always|daily|weekly|monthly|yearly|(?:an?|per) (?:{Units}))\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex($@"\b(?:{Repeated}|(?:an?|per) (?:{Units}))\b", RegexOptions.IgnoreCase)]
     private static partial Regex Frequency();
 }

@@ -11,6 +11,8 @@ public sealed class LibraryFolder : IDbContextFactory<KostelContext>, IDisposabl
     /// <summary>The folder for what is only there for a moment.</summary>
     internal const string Passing = "passing";
 
+    private const string StillPrefix = "still-";
+
     private readonly TranscriptCache transcripts = new();
     private DbContextOptions<KostelContext> options;
     private LibraryLock? owner;
@@ -85,7 +87,10 @@ public sealed class LibraryFolder : IDbContextFactory<KostelContext>, IDisposabl
     public string Peaks(string lectureId) => Path.Combine(LectureFolder(lectureId), "peaks");
 
     /// <summary>The picture of the chapter that begins at a time.</summary>
-    public string Still(string lectureId, int startMs) => Path.Combine(LectureFolder(lectureId), $"still-{startMs}.jpg");
+    public string Still(string lectureId, int startMs) => Path.Combine(LectureFolder(lectureId), $"{StillPrefix}{startMs}.jpg");
+
+    /// <summary>Whether a file of this name is such a picture.</summary>
+    public static bool IsStill(string name) => name.StartsWith(StillPrefix, StringComparison.Ordinal);
 
     /// <summary>Where an upload's bytes are gathered.</summary>
     public string Upload(string uploadId) => Path.Combine(UploadFolder, Sound(uploadId));

@@ -16,11 +16,13 @@ using Microsoft.EntityFrameworkCore;
 namespace Kostel.Server.Features.Ask;
 
 /// <summary>A question to a lecture.</summary>
-public sealed record NewQuestion(string Text);
+/// <param name="After">The question that it may lean on ("and at neaps?"); null to take it by itself.</param>
+public sealed record NewQuestion(string Text, int? After = null);
 
 /// <summary>What a lecture says to a question.</summary>
 /// <param name="Parts">What answers within each line, as letters of its words; empty where that is not known.</param>
-public sealed record AnswerView(AnswerState State, IReadOnlyList<EvidenceView> Lines, IReadOnlyList<QuotePart> Parts, IReadOnlyList<string> UnheardWords);
+/// <param name="Taken">Words that were taken from the question before.</param>
+public sealed record AnswerView(AnswerState State, IReadOnlyList<EvidenceView> Lines, IReadOnlyList<QuotePart> Parts, IReadOnlyList<string> UnheardWords, IReadOnlyList<string> Taken);
 
 /// <summary>A question with its answer.</summary>
 public sealed record QuestionView(int Id, string Text, DateTime AskedAt, AnswerView Answer);
@@ -52,7 +54,10 @@ internal static class QuestionEndpoints
         var text = EntryRules.Question.Read(question.Text);
         var lecture = await context.FindLecture(id, cancel);
         var transcript = await context.Transcript(lecture, cancel);
-        var answer = new AnswerFinder(transcript, lecture.Language == SpokenLanguages.English ? words.Value : WordKnowledge.None).Ask(text).In(id);
+        var known = lecture.Language == SpokenLanguages.English ? words.Value : WordKnowledge.None;
+        var before = question.After is { } after ? await context.Questions.AsNoTracking().FirstOrDefaultAsync(q => q.Id == after && q.LectureId == id && q.OwnerId == asker.PersonId, cancel) : null;
+        var understood = FollowUp.Understood(text, before?.Answer.Understood ?? before?.Text, known);
+        var answer = new AnswerFinder(transcript, known).Ask(understood ?? text).In(id) with { Understood = understood };
         var row = new QuestionRow { LectureId = id, OwnerId = asker.PersonId, Text = text, Answer = answer, AskedAt = time.GetUtcNow().UtcDateTime };
         context.Questions.Add(row);
         await context.SaveChangesAsync(cancel);
@@ -72,5 +77,5 @@ internal static class QuestionEndpoints
         TypedResults.Ok(await answers.Ask(EntryRules.Question.Read(text), new SearchScope(asker.PersonId, lecture, course, from, to, null, null), cancel));
 
     private static QuestionView View(QuestionRow row, EvidenceViews evidence) =>
-        new(row.Id, row.Text, row.AskedAt, new AnswerView(row.Answer.State, row.Answer.Lines.Select(evidence.Of).ToList(), row.Answer.Parts, row.Answer.UnheardWords));
+        new(row.Id, row.Text, row.AskedAt, new AnswerView(row.Answer.State, row.Answer.Lines.Select(evidence.Of).ToList(), row.Answer.Parts, row.Answer.UnheardWords, row.Answer.Understood is { } understood ? FollowUp.Taken(row.Text, understood) : []));
 }

@@ -126,7 +126,7 @@ internal sealed class Housekeeping(LibraryFolder library, UploadFiles uploads, T
         var parent = Path.GetDirectoryName(path)!;
         return parent == library.MediaFolder || parent == library.UploadFolder ? lectures.Contains(name)
             : Path.GetFileName(parent) == "pictures" ? pictures.Contains(name)
-            : name is "original" or "peaks" or "copy" || (name.StartsWith("original.", StringComparison.Ordinal) && !File.Exists(Path.Combine(parent, "original")));
+            : name is "original" or "peaks" or "copy" || LibraryFolder.IsStill(name) || (name.StartsWith("original.", StringComparison.Ordinal) && !File.Exists(Path.Combine(parent, "original")));
     }
 
     private long Remove(string path)

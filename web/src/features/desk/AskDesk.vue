@@ -40,17 +40,18 @@ onMounted(() => {
 
 const { value: offered } = useLoaded(() => must(api.GET('/api/lectures/{id}/questions/worth', { params: path() })))
 const worth = computed(() => (offered.value ?? []).filter((q) => !asked.value.some((a) => a.text === q)))
-function askThis(question: string) {
+function askAlone(question: string) {
   text.value = question
-  return ask()
+  return ask(null)
 }
 
-async function ask() {
+/** @param after The question that this one may lean on. */
+async function ask(after: number | null = shownId.value) {
   const question = text.value.trim()
   if (!question || isBusy.value) return
   isBusy.value = true
   const answered = await notice.attempt(() =>
-    must(api.POST('/api/lectures/{id}/questions', { params: path(), body: { text: question } })),
+    must(api.POST('/api/lectures/{id}/questions', { params: path(), body: { text: question, after } })),
   )
   isBusy.value = false
   if (!answered) return
@@ -70,6 +71,10 @@ watch(shown, (q) => show(q && q.answer.state !== 'notSaid' ? q.answer.lines : []
   <div ref="body" class="body">
     <div v-if="shown" aria-live="polite">
       <h3 class="question">{{ shown.text }}</h3>
+      <p v-if="shown.answer.taken.length" class="k-soft small taken">
+        Taken with {{ shown.answer.taken.map((w) => `“${w}”`).join(', ') }} of the question before.
+        <button class="k-link" type="button" @click="askAlone(shown.text)">Ask it by itself</button>
+      </p>
       <template v-if="shown.answer.state !== 'said'">
         <p class="state" :class="shown.answer.state">
           {{
@@ -105,7 +110,7 @@ watch(shown, (q) => show(q && q.answer.state !== 'notSaid' ? q.answer.lines : []
     </p>
     <div v-if="worth.length && !shown" class="earlier">
       <b>Worth asking</b>
-      <button v-for="q in worth" :key="q" class="k-link" type="button" @click="askThis(q)">{{ q }}</button>
+      <button v-for="q in worth" :key="q" class="k-link" type="button" @click="askAlone(q)">{{ q }}</button>
     </div>
     <div v-if="earlier.length" class="earlier">
       <b>{{ count(earlier.length, 'earlier question') }}</b>
@@ -114,7 +119,7 @@ watch(shown, (q) => show(q && q.answer.state !== 'notSaid' ? q.answer.lines : []
       </button>
     </div>
   </div>
-  <form class="ask" @submit.prevent="ask">
+  <form class="ask" @submit.prevent="ask()">
     <input
       ref="field"
       v-model="text"
@@ -155,6 +160,10 @@ watch(shown, (q) => show(q && q.answer.state !== 'notSaid' ? q.answer.lines : []
 .small {
   font-size: 14px;
   padding-left: 13px;
+}
+.taken {
+  padding-left: 0;
+  margin-bottom: 8px;
 }
 .near {
   margin: 14px 0 4px;
