@@ -48,6 +48,9 @@ public enum Measured
     /// <summary>Metres, miles.</summary>
     Length,
 
+    /// <summary>Of time or of space: a day is long, and so is a rod.</summary>
+    Extent,
+
     /// <summary>Grams, tons.</summary>
     Mass,
 
@@ -143,6 +146,8 @@ public sealed record Question(Wanted Wants, Measured Unit, IReadOnlyList<AskedWo
                     return (Wanted.Time, Measured.Any);
                 case "where":
                     return (Wanted.Place, Measured.Any);
+                case "how" when next is "long" && i + 2 < words.Count && words[i + 2] is "is" or "are" or "was" or "were":
+                    return (Wanted.Quantity, Measured.Extent);
                 case "how" when Measures.TryGetValue(next, out var unit):
                     return (Wanted.Quantity, unit);
                 case "how":

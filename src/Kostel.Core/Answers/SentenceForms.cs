@@ -78,6 +78,7 @@ internal sealed partial class SentenceForms(Sentence sentence)
     {
         Measured.Duration => Duration().IsMatch(sentence.Text),
         Measured.Length => Length().IsMatch(sentence.Text),
+        Measured.Extent => Duration().IsMatch(sentence.Text) || Length().IsMatch(sentence.Text),
         Measured.Mass => Mass().IsMatch(sentence.Text),
         Measured.Speed => Speed().IsMatch(sentence.Text),
         Measured.Temperature => Temperature().IsMatch(sentence.Text),
