@@ -62,7 +62,7 @@ public sealed class AnswerFinder
     private QuotePart Part(AnswerLine line, Question question)
     {
         var form = ground.Forms(line.At);
-        var at = line.At < line.To && (form.Asks || (form.OnlyNames && form.Fit(question) == 0) || (question.Wants == Wanted.Quantity && !form.HasNumber(question))) ? line.At + 1 : line.At;
+        var at = line.At < line.To && (form.LeadsUp(question) || (question.Wants == Wanted.Quantity && !form.HasNumber(question))) ? line.At + 1 : line.At;
         var before = Enumerable.Range(line.From, at - line.From).Sum(i => ground[i].Text.Length + 1);
         var (from, to) = AnsweringPart.Of(ground[at], question);
         return new QuotePart(before + from, before + to);

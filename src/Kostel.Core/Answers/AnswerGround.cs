@@ -38,7 +38,6 @@ internal sealed class AnswerGround
     private readonly float[] common;
     private readonly WordKnowledge known;
     private readonly WordLikeness likeness;
-
     private readonly int[] sources;
 
     /// <param name="lectures">The sentences of each lecture.</param>
@@ -90,7 +89,6 @@ internal sealed class AnswerGround
         var soft = without.HasFlag(AnswerParts.Meaning) ? exact : asked.Select(w => Soft(w)).ToArray();
         var bm25 = Scaled(single.Scores(asked.Select(w => w.Stem)));
         var bm25Windows = Scaled(windows.Scores(asked.Select(w => w.Stem)));
-        var ideal = asked.Sum(w => single.Idf(w.Stem));
         var direction = Direction(asked.Select((w, k) => (w.Word, weights[k])));
         TextMeaning.Without(direction, common);
         var near = Enumerable.Range(0, Count).Select(i => Likeness(direction, i, i)).ToArray();

@@ -62,7 +62,7 @@ internal static class AnswerLines
         }
 
         var leavesTheNumber = question.Wants == Wanted.Quantity && !form.HasNumber(question) && ground.Forms(i + 1).HasNumber(question);
-        if (leavesTheNumber || form.Asks || (form.OnlyNames && form.Fit(question) == 0))
+        if (leavesTheNumber || form.LeadsUp(question))
         {
             to++;
         }

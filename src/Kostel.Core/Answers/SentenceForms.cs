@@ -24,6 +24,9 @@ internal sealed partial class SentenceForms(Sentence sentence)
     /// <summary>It only names what comes, or is too short to stand alone.</summary>
     public bool OnlyNames => words.Count <= ShortestWhole || (words.Count <= LongestAnnouncement && Announcement().IsMatch(sentence.Text));
 
+    /// <summary>It leads up to an answer and leaves it to what follows.</summary>
+    public bool LeadsUp(Question question) => Asks || (OnlyNames && Fit(question) == 0);
+
     private const int ShortestWhole = 6, LongestAnnouncement = 11;
 
     /// <summary>It points to what was said before.</summary>
@@ -46,7 +49,8 @@ internal sealed partial class SentenceForms(Sentence sentence)
     /// <summary>Whether it says what these words are: "A pivot is …", "… is called the pivot".</summary>
     public bool Names(IReadOnlyList<AskedWord> asked)
     {
-        var places = asked.Select(a => words.Select(w => Tokens.Stem(IrregularForms.BaseOf(w))).ToList().IndexOf(a.Stem)).ToList();
+        var stems = words.Select(w => Tokens.Stem(IrregularForms.BaseOf(w))).ToList();
+        var places = asked.Select(a => stems.IndexOf(a.Stem)).ToList();
         if (places.Contains(-1) || places.Count == 0)
         {
             return false;
