@@ -37,6 +37,8 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
 
     public DbSet<JobRow> Jobs => Set<JobRow>();
 
+    public DbSet<ThreadRow> Threads => Set<ThreadRow>();
+
     public DbSet<QuestionRow> Questions => Set<QuestionRow>();
 
     public DbSet<SummaryRow> Summaries => Set<SummaryRow>();
@@ -123,10 +125,16 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
             e.HasOne<JobRow>().WithMany().HasForeignKey(j => j.AfterId).OnDelete(DeleteBehavior.SetNull);
         });
         modelBuilder.Entity<UploadRow>().Ignore(u => u.Choice);
+        modelBuilder.Entity<ThreadRow>(e =>
+        {
+            e.HasOne<LectureRow>().WithMany().HasForeignKey(t => t.LectureId).OnDelete(DeleteBehavior.Cascade);
+            e.HasOne<CourseRow>().WithMany().HasForeignKey(t => t.CourseId).OnDelete(DeleteBehavior.Cascade);
+            OfPerson(e).HasMany(t => t.Questions).WithOne().HasForeignKey(q => q.ThreadId);
+        });
         modelBuilder.Entity<QuestionRow>(e =>
         {
-            OfPerson(e);
-            AsJson(OfLecture(e).Property(q => q.Answer));
+            e.HasIndex(q => q.LectureId);
+            AsJson(OfPerson(e).Property(q => q.Answer));
         });
         modelBuilder.Entity<SummaryRow>(e => AsJson(OfLecture(e).Property(s => s.Parts)));
         modelBuilder.Entity<CardRow>(e =>

@@ -22,7 +22,9 @@ public static class LectureStore
         var cards = await context.Cards.AsNoTracking().Include(c => c.Memories.Where(m => m.OwnerId == ownerId)).Where(c => c.LectureId == id).OrderBy(c => c.Id).ToListAsync(cancel);
         var ids = cards.ConvertAll(c => c.Id);
         var reviews = (await context.Reviews.AsNoTracking().Where(r => ids.Contains(r.CardId) && r.OwnerId == ownerId).OrderBy(r => r.Id).ToListAsync(cancel)).ToLookup(r => r.CardId);
-        var questions = await context.Questions.AsNoTracking().Where(q => q.LectureId == id && q.OwnerId == ownerId).OrderBy(q => q.Id).ToListAsync(cancel);
+        var questions = await context.Questions.AsNoTracking().Where(q => q.LectureId == id && q.OwnerId == ownerId && q.DeletedAt == null).OrderBy(q => q.Id).ToListAsync(cancel);
+        var threads = await context.Threads.AsNoTracking().Where(t => t.LectureId == id && t.OwnerId == ownerId).ToDictionaryAsync(t => t.Id, t => t.Title, cancel);
+        var numbers = questions.Select(q => q.ThreadId).Distinct().ToList();
         var quizzes = await context.Quizzes.AsNoTracking().Include(q => q.Questions).Where(q => q.LectureId == id).OrderBy(q => q.Id).ToListAsync(cancel);
         var runs = quizzes.ConvertAll(q => q.Id);
         var attempts = (await context.Attempts.AsNoTracking().Where(a => runs.Contains(a.QuizId) && a.OwnerId == ownerId).OrderBy(a => a.Id).ToListAsync(cancel)).ToLookup(a => a.QuizId);
@@ -34,7 +36,7 @@ public static class LectureStore
                 c.Card.SourceKey, c.Card.Content.Front, c.Card.Content.Back, c.Card.Source.In(null), c.Card.CreatedAt,
                 c.State.DueAt, c.State.Stability, c.State.Difficulty, c.State.ReviewedAt,
                 reviews[c.Card.Id].Select(r => new KeptReview(r.Grade, r.At, r.Stability, r.Difficulty)).ToList())),
-            questions.ConvertAll(q => new KeptQuestion(q.Text, q.AskedAt, q.Answer.In(null))),
+            questions.ConvertAll(q => new KeptQuestion(q.Text, q.AskedAt, q.Answer.In(null), new KeptThread(numbers.IndexOf(q.ThreadId) + 1, threads[q.ThreadId]))),
             quizzes.ConvertAll(q => new KeptQuiz(
                 q.MadeAt,
                 q.Questions.OrderBy(x => x.Number).Select(x => (x.Source, Asks: (ChoiceQuestion)x.Content)).Select(x => new KeptQuizQuestion(x.Asks.Stem, x.Asks.Choices, x.Asks.Key, x.Source.In(null))).ToList(),
@@ -62,7 +64,13 @@ public static class LectureStore
         }));
 
         context.Summaries.AddRange((things.Summaries ?? []).Select(s => new SummaryRow { LectureId = lectureId, MadeAt = s.MadeAt, Parts = s.Parts.Select(p => p.In(lectureId)).ToList() }));
-        context.Questions.AddRange((things.Questions ?? []).Select(q => new QuestionRow { LectureId = lectureId, Text = q.Text, AskedAt = q.AskedAt, Answer = q.Answer.In(lectureId) }));
+        context.Threads.AddRange((things.Questions ?? []).Select((q, i) => (Kept: q, Thread: q.Thread?.Number ?? -1 - i)).GroupBy(q => q.Thread).Select(thread => new ThreadRow
+        {
+            LectureId = lectureId,
+            Title = thread.First().Kept.Thread?.Title ?? thread.First().Kept.Text,
+            ChangedAt = thread.Max(q => q.Kept.AskedAt),
+            Questions = thread.Select(q => new QuestionRow { LectureId = lectureId, Text = q.Kept.Text, AskedAt = q.Kept.AskedAt, Answer = q.Kept.Answer.In(lectureId) }).ToList(),
+        }));
         var cards = (things.Cards ?? []).DistinctBy(c => c.Key).Select(c => (Kept: c, Row: new CardRow
         {
             LectureId = lectureId,

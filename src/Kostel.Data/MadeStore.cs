@@ -44,7 +44,7 @@ public static class MadeStore
         var rows = new List<MadeRow>();
         rows.AddRange((await context.Cards.Where(c => lectures.Contains(c.LectureId)).ToListAsync(cancel)).Select(Of));
         rows.AddRange((await context.Summaries.Where(s => lectures.Contains(s.LectureId)).ToListAsync(cancel)).GroupBy(s => s.LectureId).Select(g => Of(g.MaxBy(s => s.Id)!)));
-        rows.AddRange((await context.Questions.Where(q => lectures.Contains(q.LectureId)).ToListAsync(cancel)).Select(Of));
+        rows.AddRange((await context.Questions.Where(q => q.LectureId != null && lectures.Contains(q.LectureId) && q.DeletedAt == null).ToListAsync(cancel)).Select(Of));
         rows.AddRange((await context.Quizzes.Include(q => q.Questions).Where(q => lectures.Contains(q.LectureId)).ToListAsync(cancel)).GroupBy(q => q.LectureId).Select(g => Of(g.MaxBy(q => q.Id)!)));
         rows.AddRange((await context.Marks.Where(m => lectures.Contains(m.LectureId) && m.DeletedAt == null).ToListAsync(cancel)).Select(Of));
         return rows;
@@ -63,7 +63,7 @@ public static class MadeStore
         t => s.Parts = s.Parts.Select(p => p with { Lines = p.Lines.Select(l => l with { Quote = t.Dequeue() }).ToList() }).ToList());
 
     private static MadeRow Of(QuestionRow q) => new(
-        "answer", q.Id, q.LectureId, q.Answer.Lines.FirstOrDefault()?.StartMs ?? 0,
+        "answer", q.Id, q.LectureId!, q.Answer.Lines.FirstOrDefault()?.StartMs ?? 0,
         () => q.Answer.Lines.Select(l => l.Quote).Prepend(q.Text),
         () => q.Answer.Lines,
         t => (q.Text, q.Answer) = (t.Dequeue(), q.Answer.Quoting(_ => t.Dequeue())));

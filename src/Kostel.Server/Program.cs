@@ -89,7 +89,8 @@ builder.Services.AddSingleton(s => new ChapterFinder(() => s.GetRequiredService<
 builder.Services.AddSingleton<SearchMemory>();
 builder.Services.AddSingleton<ChapterStills>();
 builder.Services.AddScoped<SearchReading>();
-builder.Services.AddScoped<LibraryAnswers>();
+builder.Services.AddScoped<Answering>();
+builder.Services.AddScoped<ThreadViews>();
 builder.Services.AddScoped<PlanReading>();
 builder.Services.AddSingleton<RecogniserChoice>();
 builder.Services.AddSingleton<IJobWork, TranscriptionWork>();
@@ -169,6 +170,7 @@ api.MapPlans();
 api.MapCourses();
 api.MapSeveral();
 api.MapQuestions();
+api.MapThreads();
 api.MapStudy();
 api.MapReview();
 api.MapToday();

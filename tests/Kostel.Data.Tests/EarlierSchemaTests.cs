@@ -40,6 +40,7 @@ public sealed class EarlierSchemaTests : IDisposable
         Assert.Equal(("Seas", "Tides"), (lecture.Title, lecture.Course!.Title));
         Assert.Equal(Quote, (await context.Transcript(lecture, cancel)).Passages[0].Text);
         Assert.Equal([("seas", Quote), ("seas", Quote)], (await context.Questions.SingleAsync(cancel)).Answer.Lines.Select(l => (l.LectureId!, l.Quote)));
+        Assert.Equal("How often?", (await context.Threads.Include(t => t.Questions).SingleAsync(t => t.Questions.Count == 1, cancel)).Title);
         var part = Assert.Single((await context.Summaries.SingleAsync(cancel)).Parts);
         Assert.Equal(("Opening", "seas", Quote), (part.Chapter, part.Lines[0].LectureId, part.Lines[0].Quote));
         var cards = await context.Cards.Include(c => c.Memories).OrderBy(c => c.Id).ToListAsync(cancel);
@@ -105,7 +106,8 @@ public sealed class EarlierSchemaTests : IDisposable
         Insert(database, "Lectures", new() { ["Id"] = "seas", ["Title"] = "Seas", ["CourseId"] = 1, ["Language"] = "en", ["OpenedAt"] = Day, ["MadeWith"] = "Fast", ["HasSound"] = 1 });
         Insert(database, "Speakers", new() { ["LectureId"] = "seas", ["Key"] = "v1", ["Name"] = "Voice 1" });
         Insert(database, "Passages", new() { ["LectureId"] = "seas", ["Key"] = "p1", ["SpeakerKey"] = "v1", ["StartMs"] = 1000, ["EndMs"] = 1600, ["Words"] = Stored(Words) });
-        Insert(database, "Questions", new() { ["Id"] = 1, ["LectureId"] = "seas", ["OwnerId"] = 1, ["Text"] = "How often?", ["AskedAt"] = Day, ["Answer"] = Stored("{\"isSaid\":true,\"lines\":[" + line + "," + line + "],\"unheardWords\":[\"spring\"]}") });
+        Insert(database, "Threads", new() { ["Id"] = 1, ["OwnerId"] = 1, ["LectureId"] = "seas", ["Title"] = "How often?", ["ChangedAt"] = Day });
+        Insert(database, "Questions", new() { ["Id"] = 1, ["ThreadId"] = 1, ["LectureId"] = "seas", ["OwnerId"] = 1, ["Text"] = "How often?", ["AskedAt"] = Day, ["Answer"] = Stored("{\"isSaid\":true,\"lines\":[" + line + "," + line + "],\"unheardWords\":[\"spring\"]}") });
         Insert(database, "Summaries", new() { ["Id"] = 1, ["LectureId"] = "seas", ["MadeAt"] = Day, ["Parts"] = Stored("[{\"chapter\":\"Opening\",\"startMs\":0,\"lines\":[" + (isPresent ? line : source) + "]}]") });
         Insert(database, "Cards", new() { ["Id"] = 1, ["LectureId"] = "seas", ["Front"] = "How often?", ["Back"] = "Twice.", ["Content"] = Stored("""{"kind":"question","question":"How often?","answer":"Twice."}"""), ["Source"] = source, ["SourceKey"] = "1000-1600", ["Stability"] = 2.5, ["Difficulty"] = 5.0, ["DueAt"] = Day, ["ReviewedAt"] = Day, ["CreatedAt"] = Day });
         Insert(database, "Cards", new() { ["Id"] = 2, ["LectureId"] = "seas", ["Front"] = "It rises ____ a \"day\".", ["Back"] = "Twice.", ["Content"] = Stored("""{"kind":"gap","statement":"It rises ____ a \"day\".","missing":"Twice."}"""), ["Source"] = source, ["SourceKey"] = "1-2", ["DueAt"] = Day, ["CreatedAt"] = Day });

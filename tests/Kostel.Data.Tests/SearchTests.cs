@@ -52,7 +52,7 @@ public sealed class SearchTests : IDisposable
             context.Cards.Add(CardRow.Of("seas", new CardDraft(new QuestionCard("What grows?", "Kelp grows."), evidence), DateTime.UtcNow));
             context.Courses.Add(new CourseRow { Id = 7, Title = "Kelp forests" });
             context.Terms.Add(new TermRow { CourseId = 7, Number = 0, Written = "giant kelp" });
-            context.Questions.Add(new QuestionRow { LectureId = "seas", Text = "Where is kelp?", Answer = new Kostel.Core.Answers.Answer(Kostel.Core.Answers.AnswerState.NotSaid, [], []), AskedAt = DateTime.UtcNow });
+            context.Threads.Add(new ThreadRow { LectureId = "seas", Title = "Weeds", Questions = [new QuestionRow { LectureId = "seas", Text = "Where is kelp?", Answer = new Kostel.Core.Answers.Answer(Kostel.Core.Answers.AnswerState.NotSaid, [], []), AskedAt = DateTime.UtcNow }] });
             await context.SaveChangesAsync(Now);
         }
 

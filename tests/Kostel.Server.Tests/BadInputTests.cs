@@ -108,9 +108,9 @@ public sealed class BadInputTests(SharedServer shared) : IClassFixture<SharedSer
     [Fact]
     public async Task A_second_word_of_what_a_request_must_have_is_asked_for_in_plain_words()
     {
-        using var answer = await Server.Send(HttpMethod.Post, "/api/lectures/nowhere/questions", new { });
+        using var answer = await Server.Send(HttpMethod.Post, "/api/questions", new { });
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
-        using var request = new HttpRequestMessage(HttpMethod.Post, "/api/lectures/nowhere/questions") { Content = new StringContent($"{{\"text\":\"{new string('x', 20_000_000)}\"}}", Encoding.UTF8, "application/json") };
+        using var request = new HttpRequestMessage(HttpMethod.Post, "/api/questions") { Content = new StringContent($"{{\"text\":\"{new string('x', 20_000_000)}\"}}", Encoding.UTF8, "application/json") };
         request.Headers.ExpectContinue = true;
         using var huge = await Server.Http.SendAsync(request);
         Assert.Equal(HttpStatusCode.RequestEntityTooLarge, huge.StatusCode);

@@ -19,7 +19,8 @@ public sealed class EarlierLibraryTests : IDisposable
         var cards = study["cards"]!.AsArray();
         Assert.Single(cards, c => !c!["isNew"]!.GetValue<bool>());
         Assert.Single(cards, c => (string?)c!["front"] == "In my own words?");
-        Assert.Single((await server.Get($"/api/lectures/{id}/questions")).AsArray());
+        var thread = Assert.Single((await server.Get($"/api/threads?lecture={id}")).AsArray());
+        Assert.Single((await server.Get($"/api/threads/{thread!["id"]}"))["questions"]!.AsArray());
         Assert.Single((await server.Get($"/api/lectures/{id}/marks")).AsArray());
         Assert.Equal(2, (await server.Get("/api/courses/Tides/terms"))["count"]!.GetValue<int>());
         Assert.Single((await server.Get("/api/library"))["bin"]!.AsArray());

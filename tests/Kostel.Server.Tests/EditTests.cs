@@ -141,7 +141,7 @@ public sealed class EditTests(SharedServer shared) : IClassFixture<SharedServer>
         var id = await server.BringText(await File.ReadAllTextAsync(Path.Combine(ServerProcess.Root, "demo", "transcripts", "01-why-tides.json"), TestContext.Current.CancellationToken), "why.json");
         var summary = (await server.Post($"/api/lectures/{id}/summary"))["summary"]!.AsArray();
         await server.Post($"/api/lectures/{id}/cards");
-        await server.Post($"/api/lectures/{id}/questions", new { text = "What is the range of a tide?" });
+        await server.Post("/api/questions", new { text = "What is the range of a tide?", lecture = id });
         var line = summary[0]!["lines"]![0]!;
         var word = line["quote"]!.GetValue<string>().Split(' ').MaxBy(w => w.Length)!.Trim('.', ',');
         var found = await server.Post($"/api/lectures/{id}/find", new { phrase = word, replacement = "kelpie", wholeCourse = false });

@@ -128,7 +128,7 @@ public sealed class LibraryOpeningTests
         server.Start();
         Assert.Contains("The disk is full", server.Errors, StringComparison.Ordinal);
         Assert.Equal(text, await server.Text(id));
-        using (var question = await server.Send(HttpMethod.Post, $"/api/lectures/{id}/questions", new { text = "What is fog?" }))
+        using (var question = await server.Send(HttpMethod.Post, "/api/questions", new { text = "What is fog?", lecture = id }))
         {
             Assert.Equal(HttpStatusCode.InsufficientStorage, question.StatusCode);
             Assert.Contains("open for reading", await ServerProcess.Detail(question), StringComparison.Ordinal);

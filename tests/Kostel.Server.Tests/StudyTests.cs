@@ -20,54 +20,6 @@ public sealed class StudyTests(SharedServer shared) : IClassFixture<SharedServer
     public ValueTask DisposeAsync() => ValueTask.CompletedTask;
 
     [Fact]
-    public async Task A_question_is_answered_from_the_lecture_and_kept()
-    {
-        var asked = await Server.Post($"/api/lectures/{id}/questions", new { text = "What is a spring tide?" });
-        Assert.Equal("said", asked["answer"]!["state"]!.GetValue<string>());
-        var text = await Server.Text(id);
-        Assert.All(asked["answer"]!["lines"]!.AsArray(), l => Assert.Contains(l!["quote"]!.GetValue<string>(), text, StringComparison.Ordinal));
-        Assert.Contains((await Server.Get($"/api/lectures/{id}/questions")).AsArray(), q => q!["text"]!.GetValue<string>() == "What is a spring tide?");
-    }
-
-    [Fact]
-    public async Task What_the_lecture_does_not_say_is_not_answered()
-    {
-        var asked = await Server.Post($"/api/lectures/{id}/questions", new { text = "Who invented the barometer?" });
-        Assert.NotEqual("said", asked["answer"]!["state"]!.GetValue<string>());
-    }
-
-    [Fact]
-    public async Task A_question_that_leans_on_the_one_before_is_understood_with_its_words()
-    {
-        var first = await Server.Post($"/api/lectures/{id}/questions", new { text = "What is a spring tide?" });
-        var after = (int)first["id"]!;
-        var second = await Server.Post($"/api/lectures/{id}/questions", new { text = "When does it come?", after });
-        Assert.Equal(["spring", "tide"], second["answer"]!["taken"]!.AsArray().Select(w => (string)w!));
-        var alone = await Server.Post($"/api/lectures/{id}/questions", new { text = "When does it come?" });
-        Assert.Empty(alone["answer"]!["taken"]!.AsArray());
-        var unknown = await Server.Post($"/api/lectures/{id}/questions", new { text = "Why?", after = 987_654 });
-        Assert.Empty(unknown["answer"]!["taken"]!.AsArray());
-    }
-
-    [Fact]
-    public async Task Everything_is_asked_at_once_and_a_course_alone()
-    {
-        var other = await Server.BringText(BroughtLecture.Srt, course: "Slack waters");
-        var all = await Server.Get("/api/answer?text=" + Uri.EscapeDataString("What is a spring tide?"));
-        Assert.Equal("said", all["state"]!.GetValue<string>());
-        Assert.Equal(id, all["lines"]![0]!["evidence"]!["lectureId"]!.GetValue<string>());
-        Assert.True((int)all["asked"]! >= 2);
-        var course = await Server.Get("/api/answer?text=" + Uri.EscapeDataString("When does slack water come?") + "&course=Slack%20waters");
-        Assert.All(course["lines"]!.AsArray(), l => Assert.Equal(other, l!["evidence"]!["lectureId"]!.GetValue<string>()));
-        Assert.Equal(1, (int)course["asked"]!);
-        var none = await Server.Get("/api/answer?text=Why&course=No%20such%20course");
-        Assert.Equal(("notSaid", 0), (none["state"]!.GetValue<string>(), (int)none["asked"]!));
-        using var tooLong = await Server.Http.GetAsync("/api/answer?text=" + new string('a', 600), TestContext.Current.CancellationToken);
-        Assert.Equal(System.Net.HttpStatusCode.BadRequest, tooLong.StatusCode);
-        await Server.Send(HttpMethod.Delete, $"/api/lectures/{other}");
-    }
-
-    [Fact]
     public async Task Cards_made_twice_are_there_once_and_keep_their_reviews()
     {
         var cards = (await Server.Post($"/api/lectures/{id}/cards"))["cards"]!.AsArray();

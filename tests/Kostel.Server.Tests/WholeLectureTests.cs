@@ -17,7 +17,7 @@ public sealed class WholeLectureTests(SharedServer shared) : IClassFixture<Share
         (await server.Send(HttpMethod.Put, $"/api/lectures/{id}", new { title = "Why there are tides", heldOn = "2026-03-04", course = "Tides", version = (int)lecture["version"]! })).EnsureSuccessStatusCode();
         await server.Post($"/api/lectures/{id}/marks", new { kind = "unclear", startMs = 61_500, endMs = 64_020, quote = "the moon", text = "Why two?" });
         await server.Post($"/api/lectures/{id}/summary");
-        await server.Post($"/api/lectures/{id}/questions", new { text = "What is a spring tide?" });
+        await server.Post("/api/questions", new { text = "What is a spring tide?", lecture = id });
         var study = await server.Post($"/api/lectures/{id}/cards");
         var card = study["cards"]![0]!;
         await server.Post($"/api/cards/{card["id"]}/reviews", new { grade = "hardWon", memoryVersion = (int)card["memoryVersion"]! });

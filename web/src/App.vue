@@ -45,6 +45,12 @@ useDoneNotices()
 // From anywhere, while typing too.
 const search = () => void router.push({ name: 'search' })
 onKey('F', search)
+// A lecture opens its desk by this key itself.
+onKey('a', () => {
+  if (isReading.value || route.name === 'review') return
+  const course = typeof route.params.course === 'string' ? route.params.course : undefined
+  void router.push({ name: 'ask', query: { course } })
+})
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   if (!event.ctrlKey || !event.shiftKey || event.code !== 'KeyF') return
   event.preventDefault()
@@ -69,6 +75,7 @@ onMounted(async () => {
         </router-link>
         <router-link :to="{ name: 'library' }" :class="{ here: isReading }">Library</router-link>
         <router-link :to="{ name: 'search' }">Search</router-link>
+        <router-link class="asking" :to="{ name: 'ask' }" :class="{ here: route.name === 'ask' }">Ask</router-link>
         <router-link class="review" :to="{ name: 'review' }">Review</router-link>
       </nav>
       <span class="space" />
@@ -196,7 +203,8 @@ nav {
 }
 /* Today leads to the review too. */
 @media (max-width: 430px) {
-  .top nav .review {
+  .top nav .review,
+  .top nav .asking {
     display: none;
   }
 }

@@ -34,6 +34,12 @@ export const router = createRouter({
       meta: { title: 'Search' },
     },
     {
+      path: '/ask',
+      name: 'ask',
+      component: () => import('./features/ask/AskScreen.vue'),
+      meta: { title: 'Ask' },
+    },
+    {
       path: '/lecture/:id',
       name: 'lecture',
       component: () => lectureScreen ?? import('./features/lecture/LectureScreen.vue'),

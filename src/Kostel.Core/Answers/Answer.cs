@@ -1,3 +1,5 @@
+using Kostel.Core.Answers.Forms;
+using Kostel.Core.Answers.Scopes;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Answers;
@@ -27,6 +29,27 @@ public sealed record Answer(AnswerState State, IReadOnlyList<Evidence> Lines, IR
     /// <summary>What answers within each line; empty where that is not known.</summary>
     public IReadOnlyList<QuotePart> Parts { get; init; } = [];
 
+    /// <summary>The form after what was asked.</summary>
+    public AnswerForm Form { get; init; }
+
+    /// <summary>The things or steps that the first line tells one after the other, as letters of its words.</summary>
+    public IReadOnlyList<QuotePart> Items { get; init; } = [];
+
+    /// <summary>What is said of each of two things that were compared.</summary>
+    public IReadOnlyList<ComparedSide> Sides { get; init; } = [];
+
+    /// <summary>Whether the first line says yes or no outright; null where that is left to who reads it.</summary>
+    public bool? SaysYes { get; init; }
+
+    /// <summary>Whether two lectures say different numbers.</summary>
+    public bool Differs { get; init; }
+
+    /// <summary>Where it was looked for, as the question said.</summary>
+    public IReadOnlyList<ScopePart> Scope { get; init; } = [];
+
+    /// <summary>Whether the person chose the place.</summary>
+    public bool IsChosen { get; init; }
+
     /// <summary>What was asked in full, where the question only made sense after another one.</summary>
     public string? Understood { get; init; }
 
@@ -38,8 +61,15 @@ public sealed record Answer(AnswerState State, IReadOnlyList<Evidence> Lines, IR
     }
 
     /// <summary>The same as an answer of a lecture.</summary>
-    public Answer In(string? lectureId) => this with { Lines = Lines.Select(l => l.In(lectureId)).ToList() };
+    public Answer In(string? lectureId) => this with
+    {
+        Lines = Lines.Select(l => l.In(lectureId)).ToList(),
+        Sides = Sides.Select(s => s with { Lines = s.Lines.Select(l => l.In(lectureId)).ToList() }).ToList(),
+    };
 
     /// <summary>The same with other words in its lines, in which it is not known what answers.</summary>
-    public Answer Quoting(Func<Evidence, string> words) => this with { Lines = Lines.Select(l => l with { Quote = words(l) }).ToList(), Parts = [] };
+    public Answer Quoting(Func<Evidence, string> words) => this with { Lines = Lines.Select(l => l with { Quote = words(l) }).ToList(), Parts = [], Items = [] };
+
+    /// <summary>The same with the place that a person chose as its answer.</summary>
+    public Answer Chosen(Evidence place) => this with { State = AnswerState.Said, Lines = [place], Parts = [], Items = [], Sides = [], SaysYes = null, Differs = false, IsChosen = true, Form = AnswerForm.Lines };
 }

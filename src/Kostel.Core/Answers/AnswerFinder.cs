@@ -1,3 +1,4 @@
+using Kostel.Core.Answers.Forms;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
@@ -49,13 +50,13 @@ public sealed class AnswerFinder
         var lines = AnswerLines.Choose(ground, ranked, MostLines);
         var best = ranked.Scores[lines[0].At];
         var shown = lines.Where(l => state != AnswerState.Said || ranked.Scores[l.At] >= best - AlsoWorthHearing).ToList();
-        return new Answer(state, shown.ConvertAll(Evidence), unheard) { Parts = shown.ConvertAll(l => Part(l, question)) };
+        return new ShapedAnswer(ground, ranked, text, l => Evidence(l.From, l.To)).Of(state, shown, unheard, l => Part(l, question));
     }
 
-    private Evidence Evidence(AnswerLine line)
+    private Evidence Evidence(int from, int to)
     {
-        var span = Enumerable.Range(line.From, line.To - line.From + 1).Select(i => ground[i]).ToList();
-        return new Evidence(span[0].PassageId, span[0].StartMs, span[^1].EndMs, string.Join(' ', span.Select(s => s.Text)), sources[ground.SourceOf(line.At)].LectureId);
+        var span = Enumerable.Range(from, to - from + 1).Select(i => ground[i]).ToList();
+        return new Evidence(span[0].PassageId, span[0].StartMs, span[^1].EndMs, string.Join(' ', span.Select(s => s.Text)), sources[ground.SourceOf(from)].LectureId);
     }
 
     /// <summary>Within the sentence that answers; where that only leads up to the answer, in the one after it.</summary>

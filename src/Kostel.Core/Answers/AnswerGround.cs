@@ -30,6 +30,9 @@ internal sealed class AnswerGround
 
     private const int Wide = 5;
 
+    /// <summary>A word that is a verb in this share of its uses begins a sentence as one.</summary>
+    private const double MostlyVerb = 0.6;
+
     private readonly IReadOnlyList<Sentence> sentences;
     private readonly SentenceForms[] forms;
     private readonly string[][] words, stems;
@@ -73,6 +76,17 @@ internal sealed class AnswerGround
     public int SourceOf(int i) => sources[i];
 
     public SentenceForms Forms(int i) => forms[i];
+
+    /// <summary>Whether a sentence tells somebody to do something: it begins with a verb in its plain form.</summary>
+    public bool Tells(int i)
+    {
+        var first = Tokens.Of(this[i].Text).FirstOrDefault(w => w is not ("and" or "so" or "but" or "then" or "please" or "ok" or "okay" or "well"));
+        return first is not null && !first.EndsWith("ing", StringComparison.Ordinal) && !first.EndsWith("ed", StringComparison.Ordinal)
+            && !StopWords.Contains(first) && known.Lexicon.KindsOf(first).VerbShare >= MostlyVerb;
+    }
+
+    /// <summary>Whether a sentence has every one of these words.</summary>
+    public bool Has(int i, IEnumerable<string> stemsOfWords) => stemsOfWords.All(stems[i].Contains);
 
     /// <summary>In how many sentences a word stands in any form.</summary>
     public int SentencesWith(string stem) => single.DocumentsWith(stem);

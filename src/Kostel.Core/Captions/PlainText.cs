@@ -152,7 +152,8 @@ public static partial class PlainText
     private static string MarkdownTime(int ms, string? link) =>
         link is null ? $"[{CaptionClock.Short(ms)}]" : $"[{CaptionClock.Short(ms)}]({link}?t={ms / 1000})";
 
-    private static string Escape(string text) => NeedsEscape().Replace(text, @"\$0");
+    /// <summary>Signs that Markdown would read as form stand for themselves.</summary>
+    internal static string Escape(string text) => NeedsEscape().Replace(text, @"\$0");
 
     private static string Unescape(string text) => Escaped().Replace(text, "$1");
 

@@ -12,6 +12,9 @@ public static class EntryRules
     /// <summary>A question put to a lecture.</summary>
     public static readonly EntryRule Question = new("A question", 500, Required: true);
 
+    /// <summary>What a thread of questions is called.</summary>
+    public static readonly EntryRule ThreadName = new("The name of a thread", 500, Required: true);
+
     /// <summary>What a card asks, and what it answers.</summary>
     public static readonly EntryRule CardSide = new("A side of a card", 2_000, Required: true);
 

@@ -42,7 +42,10 @@ public sealed record KeptCard(
 public sealed record KeptReview(RecallGrade Grade, DateTime At, double Stability, double Difficulty);
 
 /// <summary>A question that was asked, with its answer.</summary>
-public sealed record KeptQuestion(string Text, DateTime AskedAt, Answer Answer);
+public sealed record KeptQuestion(string Text, DateTime AskedAt, Answer Answer, KeptThread? Thread = null);
+
+/// <summary>The thread of a question: those of one number belong together.</summary>
+public sealed record KeptThread(int Number, string Title);
 
 /// <summary>A quiz with the runs through it.</summary>
 public sealed record KeptQuiz(DateTime MadeAt, IReadOnlyList<KeptQuizQuestion> Questions, IReadOnlyList<KeptAttempt>? Attempts = null);

@@ -94,6 +94,17 @@ public static class LectureFormat
             }
 
             All(question.Answer.UnheardWords, "unheardWords");
+            All(question.Answer.Parts, "parts");
+            All(question.Answer.Items, "items");
+            All(question.Answer.Scope, "scope");
+            foreach (var side in All(question.Answer.Sides, "sides"))
+            {
+                Require(side.Name, "a side");
+                foreach (var line in All(side.Lines, "lines"))
+                {
+                    Check(line);
+                }
+            }
         }
 
         foreach (var quiz in All(things.Quizzes, "quizzes"))

@@ -694,8 +694,13 @@ namespace Kostel.Data.Migrations
                     b.Property<DateTime>("AskedAt")
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("CourseId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("LectureId")
-                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<int>("OwnerId")
@@ -705,11 +710,16 @@ namespace Kostel.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("ThreadId")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("LectureId");
 
                     b.HasIndex("OwnerId");
+
+                    b.HasIndex("ThreadId");
 
                     b.ToTable("Questions");
                 });
@@ -875,6 +885,45 @@ namespace Kostel.Data.Migrations
                     b.HasKey("CourseId", "Number");
 
                     b.ToTable("Terms");
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.ThreadRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("ChangedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("CourseId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsNamed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("LectureId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("OwnerId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("CourseId");
+
+                    b.HasIndex("LectureId");
+
+                    b.HasIndex("OwnerId");
+
+                    b.ToTable("Threads");
                 });
 
             modelBuilder.Entity("Kostel.Data.Rows.UploadRow", b =>
@@ -1152,15 +1201,15 @@ namespace Kostel.Data.Migrations
 
             modelBuilder.Entity("Kostel.Data.Rows.QuestionRow", b =>
                 {
-                    b.HasOne("Kostel.Data.Rows.LectureRow", null)
-                        .WithMany()
-                        .HasForeignKey("LectureId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired();
-
                     b.HasOne("Kostel.Data.Rows.PersonRow", null)
                         .WithMany()
                         .HasForeignKey("OwnerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Kostel.Data.Rows.ThreadRow", null)
+                        .WithMany("Questions")
+                        .HasForeignKey("ThreadId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -1225,6 +1274,25 @@ namespace Kostel.Data.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Kostel.Data.Rows.ThreadRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.CourseRow", null)
+                        .WithMany()
+                        .HasForeignKey("CourseId")
+                        .OnDelete(DeleteBehavior.Cascade);
+
+                    b.HasOne("Kostel.Data.Rows.LectureRow", null)
+                        .WithMany()
+                        .HasForeignKey("LectureId")
+                        .OnDelete(DeleteBehavior.Cascade);
+
+                    b.HasOne("Kostel.Data.Rows.PersonRow", null)
+                        .WithMany()
+                        .HasForeignKey("OwnerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Kostel.Data.Rows.UtteranceRow", b =>
                 {
                     b.HasOne("Kostel.Data.Rows.LectureRow", null)
@@ -1255,6 +1323,11 @@ namespace Kostel.Data.Migrations
                 });
 
             modelBuilder.Entity("Kostel.Data.Rows.QuizRow", b =>
+                {
+                    b.Navigation("Questions");
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.ThreadRow", b =>
                 {
                     b.Navigation("Questions");
                 });

@@ -8,12 +8,49 @@ using Kostel.Core.Transcripts;
 
 namespace Kostel.Data.Rows;
 
-/// <summary>A question that was asked of a lecture, with its answer.</summary>
+/// <summary>Questions that were asked one after the other, of a lecture, of a course or of everything.</summary>
+public sealed class ThreadRow
+{
+    public int Id { get; set; }
+
+    /// <summary>Whose it is.</summary>
+    public int OwnerId { get; set; } = PersonRow.TheOne;
+
+    /// <summary>The lecture that was asked; null for several.</summary>
+    public string? LectureId { get; set; }
+
+    /// <summary>The course that was asked; null for a lecture or for everything.</summary>
+    public int? CourseId { get; set; }
+
+    /// <summary>What it is called: its first question, until the person gives it a name.</summary>
+    public required string Title { get; set; }
+
+    /// <summary>Whether the person gave it its name.</summary>
+    public bool IsNamed { get; set; }
+
+    public DateTime ChangedAt { get; set; }
+
+    /// <summary>When it was taken away; it can be brought back.</summary>
+    public DateTime? DeletedAt { get; set; }
+
+    public List<QuestionRow> Questions { get; set; } = [];
+}
+
+/// <summary>A question of a thread, with its answer.</summary>
 public sealed class QuestionRow
 {
     public int Id { get; set; }
 
-    public required string LectureId { get; set; }
+    public int ThreadId { get; set; }
+
+    /// <summary>As of its thread, by which it is found.</summary>
+    public string? LectureId { get; set; }
+
+    /// <summary>As of its thread.</summary>
+    public int? CourseId { get; set; }
+
+    /// <summary>As of its thread.</summary>
+    public DateTime? DeletedAt { get; set; }
 
     /// <summary>Who asked.</summary>
     public int OwnerId { get; set; } = PersonRow.TheOne;

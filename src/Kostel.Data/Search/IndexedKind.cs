@@ -24,6 +24,9 @@ public enum IndexedKind
     /// <summary>A question that was asked.</summary>
     Question,
 
+    /// <summary>The name of a thread of questions.</summary>
+    Thread,
+
     /// <summary>A term of a course.</summary>
     Term,
 

@@ -25,7 +25,8 @@ internal sealed record IndexedRows(
         new(IndexedKind.Mark, "Marks", "Text, Resolved, Quote, DeletedAt", "r.Text || ' ' || coalesce(r.Resolved, '') || ' ' || r.Quote", Start: "r.StartMs", End: "r.EndMs", Owner: "r.OwnerId", Which: "r.DeletedAt IS NULL"),
         new(IndexedKind.Card, "Cards", "Content", Members("r.Content", "question", "answer", "statement", "missing"), Start: Member("r.Source", "startMs"), End: Member("r.Source", "endMs")),
         new(IndexedKind.Summary, "Summaries", "Parts", $"(SELECT group_concat(json_extract(l.value, '$.quote'), ' ') FROM json_each(r.Parts, {Inside("r.Parts")}) p, json_each(p.value, '$.lines') l)"),
-        new(IndexedKind.Question, "Questions", "Text", "r.Text", Owner: "r.OwnerId"),
+        new(IndexedKind.Question, "Questions", "Text, DeletedAt", "r.Text", Course: "r.CourseId", Owner: "r.OwnerId", Which: "r.DeletedAt IS NULL"),
+        new(IndexedKind.Thread, "Threads", "Title, IsNamed, DeletedAt", "r.Title", Course: "r.CourseId", Owner: "r.OwnerId", Which: "r.DeletedAt IS NULL AND r.IsNamed"),
         new(IndexedKind.Term, "Terms", "Written", "r.Written", Lecture: "NULL", Course: "r.CourseId", Ref: "r.Number"),
         new(IndexedKind.Course, "Courses", "Title", "r.Title", Lecture: "NULL", Course: "r.Id", Ref: "''"),
     ];

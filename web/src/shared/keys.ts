@@ -6,6 +6,7 @@ export const keySheet: { place: string; keys: [string, string][] }[] = [
     place: 'Everywhere',
     keys: [
       ['F', 'Search (Ctrl Shift F too)'],
+      ['a', 'Ask: the lecture, the course or everything'],
       ['?', 'This sheet'],
       ['Esc', 'Close what is open'],
     ],
@@ -35,7 +36,7 @@ export const keySheet: { place: string; keys: [string, string][] }[] = [
       ['k  x', 'Mark as key, for the exam'],
       ['w  t', 'Mark as unclear, write a note'],
       ['o', 'Take away'],
-      ['a  u  c  q  M', 'Ask, summary, cards, quiz, marks'],
+      ['u  c  q  M', 'Summary, cards, quiz, marks'],
       ['j  p', 'Subject, listening plan'],
       ['Alt ↑  ↓', 'In a chapter’s title: begin it a passage earlier, later'],
     ],

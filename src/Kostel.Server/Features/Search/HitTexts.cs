@@ -23,6 +23,7 @@ internal sealed class HitTexts(KostelContext context, IReadOnlyList<IReadOnlyLis
         var passages = await context.PassagesOf(entries, cancel);
         var names = await Names(passages.Values, cancel);
         var texts = await OtherTexts(entries.FindAll(e => e.Kind != IndexedKind.Passage), cancel);
+        var threads = await ThreadsOf(entries, cancel);
         var hits = new Dictionary<long, SearchHit>();
         foreach (var entry in entries)
         {
@@ -33,11 +34,30 @@ internal sealed class HitTexts(KostelContext context, IReadOnlyList<IReadOnlyLis
             else if (texts.TryGetValue(entry.Id, out var text))
             {
                 var excerpt = Excerpt.Of(text, lookedFor, Length);
-                hits[entry.Id] = new SearchHit(entry.Kind, by[entry.Id], excerpt.Text, excerpt.Spans, entry.StartMs, entry.EndMs, entry.Ref, null);
+                hits[entry.Id] = new SearchHit(entry.Kind, by[entry.Id], excerpt.Text, excerpt.Spans, entry.StartMs, entry.EndMs, entry.Ref, null)
+                {
+                    Thread = threads.TryGetValue(entry.Id, out var thread) ? thread : null,
+                };
             }
         }
 
         return hits;
+    }
+
+    /// <summary>Threads of a course, or of everything, with those of their questions that were found.</summary>
+    public async Task<List<SearchThread>> Threads(List<FoundEntry> entries, CancellationToken cancel)
+    {
+        var numbers = entries.ToLookup(e => e.Kind, e => int.Parse(e.Ref, CultureInfo.InvariantCulture));
+        var (ofThreads, ofQuestions) = (numbers[IndexedKind.Thread].ToList(), numbers[IndexedKind.Question].ToList());
+        var questions = await context.Questions.AsNoTracking().Where(q => ofQuestions.Contains(q.Id)).Select(q => new { q.ThreadId, q.Text }).ToListAsync(cancel);
+        var ids = questions.Select(q => q.ThreadId).Concat(ofThreads).Distinct().ToList();
+        var threads = ids.Count == 0 ? [] : await context.Threads.AsNoTracking().Where(t => ids.Contains(t.Id)).ToListAsync(cancel);
+        var courses = await context.Courses.AsNoTracking().Where(c => threads.Select(t => t.CourseId).Contains(c.Id)).ToDictionaryAsync(c => c.Id, c => c.Title, cancel);
+        return threads.OrderBy(t => ids.IndexOf(t.Id)).Select(t =>
+        {
+            var excerpt = Excerpt.Of(questions.Find(q => q.ThreadId == t.Id && q.Text != t.Title) is { } q ? $"{t.Title} · {q.Text}" : t.Title, lookedFor, Length);
+            return new SearchThread(t.Id, t.CourseId is { } course ? courses.GetValueOrDefault(course) : null, excerpt.Text, excerpt.Spans);
+        }).ToList();
     }
 
     /// <summary>Courses and terms of courses.</summary>
@@ -52,6 +72,15 @@ internal sealed class HitTexts(KostelContext context, IReadOnlyList<IReadOnlyLis
             var excerpt = Excerpt.Of(e.Kind == IndexedKind.Term ? terms.GetValueOrDefault((e.CourseId.Value, e.Ref), "") : course, lookedFor, Length);
             return new SearchCourse(e.Kind, course, excerpt.Text, excerpt.Spans);
         }).Where(c => c.Text.Length > 0).ToList();
+    }
+
+    /// <summary>The threads of questions and of names of threads, by the entry's number.</summary>
+    private async Task<Dictionary<long, int>> ThreadsOf(List<FoundEntry> entries, CancellationToken cancel)
+    {
+        var asked = entries.Where(e => e.Kind is IndexedKind.Question or IndexedKind.Thread).ToDictionary(e => e.Id, e => (e.Kind, Number: int.Parse(e.Ref, CultureInfo.InvariantCulture)));
+        var numbers = asked.Values.Where(a => a.Kind == IndexedKind.Question).Select(a => a.Number).ToList();
+        var threads = numbers.Count == 0 ? [] : await context.Questions.AsNoTracking().Where(q => numbers.Contains(q.Id)).ToDictionaryAsync(q => q.Id, q => q.ThreadId, cancel);
+        return asked.ToDictionary(a => a.Key, a => a.Value.Kind == IndexedKind.Thread ? a.Value.Number : threads.GetValueOrDefault(a.Value.Number));
     }
 
     /// <summary>A passage, heard from the sentence in which the first thing found stands.</summary>
@@ -109,7 +138,8 @@ internal sealed class HitTexts(KostelContext context, IReadOnlyList<IReadOnlyLis
             IndexedKind.Card => (await context.Cards.AsNoTracking().Where(c => numbers.Contains(c.Id)).ToListAsync(cancel)).ConvertAll(c => (c.LectureId, Ref(c.Id), $"{c.Content.Front} · {c.Content.Back}")),
             IndexedKind.Summary => (await context.Summaries.AsNoTracking().Where(s => numbers.Contains(s.Id)).ToListAsync(cancel))
                 .ConvertAll(s => (s.LectureId, Ref(s.Id), string.Join(' ', s.Parts.SelectMany(p => p.Lines).Select(l => l.Quote)))),
-            IndexedKind.Question => (await context.Questions.AsNoTracking().Where(q => numbers.Contains(q.Id)).ToListAsync(cancel)).ConvertAll(q => (q.LectureId, Ref(q.Id), q.Text)),
+            IndexedKind.Question => (await context.Questions.AsNoTracking().Where(q => numbers.Contains(q.Id)).ToListAsync(cancel)).ConvertAll(q => (q.LectureId ?? "", Ref(q.Id), q.Text)),
+            IndexedKind.Thread => (await context.Threads.AsNoTracking().Where(t => numbers.Contains(t.Id)).ToListAsync(cancel)).ConvertAll(t => (t.LectureId ?? "", Ref(t.Id), t.Title)),
             _ => [],
         };
     }

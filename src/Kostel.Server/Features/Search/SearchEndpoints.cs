@@ -30,7 +30,7 @@ internal static class SearchEndpoints
 
     private static IndexedKind Kind(string name) => Enum.TryParse<IndexedKind>(name, ignoreCase: true, out var kind) && Enum.IsDefined(kind)
         ? kind
-        : throw new NotValidException("What is looked for is one of: passage, title, chapter, mark, card, summary, question, term, course.");
+        : throw new NotValidException("What is looked for is one of: passage, title, chapter, mark, card, summary, question, thread, term, course.");
 
     private static async Task<Ok<SearchChoices>> Choices(KostelContext context, CancellationToken cancel)
     {

@@ -24,7 +24,11 @@ public enum FoundBy
 /// <param name="Spans">What was found in it: first character and the one after the last.</param>
 /// <param name="StartMs">Where to begin listening; 0 for what has no place in the recording.</param>
 /// <param name="Ref">What it is among others of its kind.</param>
-public sealed record SearchHit(IndexedKind Kind, FoundBy By, string Text, IReadOnlyList<IReadOnlyList<int>> Spans, int StartMs, int EndMs, string Ref, string? Speaker);
+public sealed record SearchHit(IndexedKind Kind, FoundBy By, string Text, IReadOnlyList<IReadOnlyList<int>> Spans, int StartMs, int EndMs, string Ref, string? Speaker)
+{
+    /// <summary>The thread of a question; null for everything else.</summary>
+    public int? Thread { get; init; }
+}
 
 /// <summary>Where on the stave something was found.</summary>
 public sealed record SearchPlace(int StartMs, int EndMs, FoundBy By);
@@ -37,6 +41,10 @@ public sealed record SearchLecture(
 /// <summary>A course, or a term of one, that was found.</summary>
 public sealed record SearchCourse(IndexedKind Kind, string Course, string Text, IReadOnlyList<IReadOnlyList<int>> Spans);
 
+/// <summary>A thread of questions to a course, or to everything, that was found.</summary>
+/// <param name="Course">The course that was asked; null for everything.</param>
+public sealed record SearchThread(int Id, string? Course, string Text, IReadOnlyList<IReadOnlyList<int>> Spans);
+
 /// <summary>What was taken for a word that was looked for.</summary>
 public sealed record SearchTaken(string Asked, Taken How, IReadOnlyList<string> Words);
 
@@ -44,4 +52,4 @@ public sealed record SearchTaken(string Asked, Taken How, IReadOnlyList<string> 
 /// <param name="IsEmpty">There was nothing to look for: no letter and no digit.</param>
 /// <param name="ByMeaning">Whether it was looked for by meaning too.</param>
 public sealed record SearchView(
-    bool IsEmpty, bool ByMeaning, IReadOnlyList<SearchTaken> Taken, int HitCount, IReadOnlyList<SearchLecture> Lectures, IReadOnlyList<SearchCourse> Courses);
+    bool IsEmpty, bool ByMeaning, IReadOnlyList<SearchTaken> Taken, int HitCount, IReadOnlyList<SearchLecture> Lectures, IReadOnlyList<SearchCourse> Courses, IReadOnlyList<SearchThread> Threads);

@@ -1,6 +1,10 @@
+using Kostel.Core.Entries;
+using Kostel.Core.Problems;
+using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Made;
 using Kostel.Core.Study.Quizzes;
 using Kostel.Core.Study.Summaries;
+using Kostel.Core.Transcripts;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Features.Lectures;
@@ -19,6 +23,9 @@ public sealed record StudyView(IReadOnlyList<SummaryPartView>? Summary, string? 
 /// <summary>A wish for another quiz.</summary>
 /// <param name="After">The quiz that is shown; null for none.</param>
 public sealed record NewQuiz(int? After = null);
+
+/// <summary>A card of the person's own, at a place of the lecture.</summary>
+public sealed record OwnCard(string Front, string Back, int StartMs, int EndMs);
 
 /// <summary>A quiz as it is taken: without the keys.</summary>
 /// <param name="AskedBefore">How many of its questions an earlier quiz asked already.</param>
@@ -44,6 +51,7 @@ internal static class StudyEndpoints
         study.MapGet("study", Get).WithName("getStudy");
         study.MapPost("summary", MakeSummary).WithName("makeSummary");
         study.MapPost("cards", MakeCards).WithName("makeCards");
+        study.MapPost("cards/own", AddCard).WithName("addCard");
         study.MapPost("quiz", MakeQuiz).WithName("makeQuiz");
         app.MapPost("/api/quizzes/{quizId:int}/attempts", Take).WithName("takeQuiz");
     }
@@ -59,6 +67,31 @@ internal static class StudyEndpoints
 
     private static async Task<Ok<StudyView>> MakeCards(string id, KostelContext context, StudyMaking study, Asker asker, CancellationToken cancel) =>
         await Made(await study.Cards(id, cancel), "cards", id, context, asker, cancel);
+
+    private static async Task<Ok<CardView>> AddCard(string id, OwnCard card, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
+    {
+        var (front, back) = (EntryRules.CardSide.Read(card.Front), EntryRules.CardSide.Read(card.Back));
+        var lecture = await context.FindLecture(id, cancel);
+        var transcript = await context.Transcript(lecture, cancel);
+        var said = Sentences.Of(transcript.Passages).Where(s => s.EndMs > card.StartMs && s.StartMs < card.EndMs).ToList();
+        if (said.Count == 0)
+        {
+            throw new NotValidException("Nothing is said there.");
+        }
+
+        var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == id).ToListAsync(cancel);
+        if (there.Exists(c => c.Content.Front == front && c.Content.Back == back))
+        {
+            throw new PlainProblemException(StatusCodes.Status409Conflict, "There is such a card already.");
+        }
+
+        var source = new Evidence(said[0].PassageId, said[0].StartMs, said[^1].EndMs, string.Join(' ', said.Select(s => s.Text)), id);
+        var row = CardRow.Of(id, CardDraft.Asking(front, back, source), time.GetUtcNow().UtcDateTime);
+        row.SourceKey = $"own-{Guid.NewGuid():N}";
+        context.Cards.Add(row);
+        await context.SaveChangesAsync(cancel);
+        return TypedResults.Ok(CardView.Of(row, row.Memories[0], lecture, new EvidenceViews(id, transcript)));
+    }
 
     /// <summary>Another quiz than the one that is shown. Pressing twice makes one: the second names a quiz that is not the newest any more.</summary>
     private static async Task<Ok<StudyView>> MakeQuiz(string id, NewQuiz wanted, KostelContext context, StudyMaking study, Asker asker, CancellationToken cancel) =>

@@ -81,6 +81,7 @@ function renamed(title: string) {
         <span v-if="view.isArchived">out of the way</span>
       </p>
       <p class="acts">
+        <router-link class="k-link" :to="{ name: 'ask', query: { course } }">Ask it</router-link>
         <router-link class="k-link" :to="{ name: 'search', query: { course } }">Search in it</router-link>
         <router-link class="k-link" :to="{ name: 'terms', params: { course } }">{{
           view.termCount ? count(view.termCount, 'term') : 'Terms'

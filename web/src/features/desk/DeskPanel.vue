@@ -20,6 +20,7 @@ const props = defineProps<{
   player: Player
   planned: Planned
   skips: boolean
+  selected: Stretch | null
 }>()
 const emit = defineEmits<{
   close: []
@@ -28,6 +29,7 @@ const emit = defineEmits<{
   evidence: [spans: Stretch[]]
   mark: [mark: Mark]
   picture: [file: Blob]
+  noted: []
   correct: [before: string, after: string]
 }>()
 const router = useRouter()
@@ -37,6 +39,8 @@ provideDesk({
   player: props.player,
   planned: props.planned,
   skips: toRef(props, 'skips'),
+  selected: toRef(props, 'selected'),
+  noted: () => emit('noted'),
   open: (panel, text) => void router.replace({ query: { desk: panel, ...(text ? { about: text } : {}) } }),
   lecture: toRef(props, 'lecture'),
   marks: toRef(props, 'marks'),

@@ -26,6 +26,10 @@ export interface Desk {
   /** Shows places under the stave. */
   show: (places: readonly Stretch[]) => void
   openMark: (mark: Mark) => void
+  /** What is selected on the page or on the stave. */
+  selected: Readonly<Ref<Stretch | null>>
+  /** Something was noted in the margin. */
+  noted: () => void
   addPicture: (file: Blob) => void
   /** Offers the same correction elsewhere. */
   correct: (before: string, after: string) => void

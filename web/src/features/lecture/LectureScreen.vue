@@ -64,7 +64,10 @@ const { selected, span, box } = useStaveSelection(transcript, chosen)
 const canEdit = computed(() => Boolean(transcript.value?.isWhole && transcript.value.passages.length))
 const desk = computed<DeskPanelName | null>(() => (isDeskPanelName(route.query.desk) ? route.query.desk : null))
 const open = (panel: DeskPanelName | null) =>
-  router.replace({ query: { ...route.query, desk: panel ?? undefined, about: undefined } })
+  router.replace({ query: { ...route.query, desk: panel ?? undefined, ...noQuery } })
+const noQuery = { about: undefined, thread: undefined, from: undefined, to: undefined }
+const askOf = (s: Stretch) =>
+  router.replace({ query: { ...route.query, ...noQuery, desk: 'ask', from: String(s.startMs), to: String(s.endMs) } })
 const { spans, spansName } = useStaveSpans(find, desk, evidence)
 
 /** Once what was typed is saved: whether the same stands elsewhere. */
@@ -149,6 +152,8 @@ useLectureKeys({
       :player="player"
       :planned="planned"
       :skips="reading.skipsSilence.value"
+      :selected="span"
+      @noted="loadMarks"
       @close="open(null)"
       @open="open"
       @hear="hearSource"
@@ -168,6 +173,7 @@ useLectureKeys({
       @mark="mark"
       @copy="copyWithLink(lecture, span)"
       @take="sheet = { is: 'take' }"
+      @ask="askOf(span)"
     />
     <LectureSheets
       v-if="sheet || edits.conflict.value"

@@ -11,7 +11,7 @@ const props = defineProps<{
   isLooping: boolean
   hasSound: boolean
 }>()
-const emit = defineEmits<{ play: []; loop: []; mark: [kind: MarkKind]; copy: [withLink: boolean]; take: [] }>()
+const emit = defineEmits<{ play: []; loop: []; mark: [kind: MarkKind]; copy: [withLink: boolean]; take: []; ask: [] }>()
 const below = computed(() => props.box.top < 120)
 const style = computed(() => ({
   left: `${Math.max(8, Math.min(props.box.left, innerWidth - 520))}px`,
@@ -35,6 +35,7 @@ const kinds = Object.keys(markKinds) as MarkKind[]
       <span aria-hidden="true">{{ markKinds[k].sign }}</span> {{ markKinds[k].name }}
     </button>
     <i />
+    <button type="button" @click="emit('ask')">Ask about it</button>
     <button type="button" @click="emit('copy', true)">Copy with link</button>
     <button type="button" @click="emit('take')">Take away</button>
   </div>

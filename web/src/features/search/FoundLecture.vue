@@ -15,7 +15,11 @@ const link = (hit: SearchHit) => ({
   query: {
     ...(hit.startMs > 0 ? { t: Math.floor(hit.startMs / 1000) } : {}),
     ...(hit.kind === 'card' ? { desk: 'cards' } : hit.kind === 'summary' ? { desk: 'summary' } : {}),
-    ...(hit.kind === 'question' ? { desk: 'ask' } : hit.kind === 'mark' ? { desk: 'marks' } : {}),
+    ...(hit.kind === 'question' || hit.kind === 'thread'
+      ? { desk: 'ask', thread: String(hit.thread ?? '') }
+      : hit.kind === 'mark'
+        ? { desk: 'marks' }
+        : {}),
   },
 })
 const isPlaying = (hit: SearchHit) => props.playing === `${props.lecture.id}-${hit.startMs}`

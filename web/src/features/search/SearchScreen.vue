@@ -7,7 +7,7 @@ import SearchAnswer from './SearchAnswer.vue'
 import FoundLecture from './FoundLecture.vue'
 import FoundText from './FoundText.vue'
 import SearchNotes from './SearchNotes.vue'
-import { usePlayedHit } from './usePlayedHit'
+import { usePlayedHit } from '@/shared/usePlayedHit'
 import { kindChoices, useSearch } from './useSearch'
 import { kindNames } from './hitNames'
 
@@ -114,6 +114,17 @@ onMounted(() => field.value?.focus())
           :to="{ name: c.kind === 'term' ? 'terms' : 'library', params: c.kind === 'term' ? { course: c.course } : {} }"
         >
           <span class="kind">{{ kindNames[c.kind] }}</span> <FoundText :text="c.text" :spans="c.spans" />
+        </router-link>
+      </section>
+      <section v-if="found.threads.length" class="courses" aria-label="Threads">
+        <router-link
+          v-for="t in found.threads.slice(0, 8)"
+          :key="t.id"
+          data-hit
+          :to="{ name: 'ask', query: { course: t.course ?? undefined, thread: String(t.id) } }"
+        >
+          <span class="kind">{{ t.course ? `Asked of ${t.course}` : 'Asked of everything' }}</span>
+          <FoundText :text="t.text" :spans="t.spans" />
         </router-link>
       </section>
       <FoundLecture

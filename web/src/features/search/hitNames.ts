@@ -9,6 +9,7 @@ export const kindNames: Record<SearchHit['kind'], string> = {
   card: 'Card',
   summary: 'Summary',
   question: 'Question',
+  thread: 'Thread',
   term: 'Term',
   course: 'Course',
 }

@@ -22,7 +22,7 @@ export const kindChoices = {
   marks: { name: 'Marks and notes', kinds: ['mark'] },
   cards: { name: 'Cards', kinds: ['card'] },
   summaries: { name: 'Summaries', kinds: ['summary'] },
-  questions: { name: 'Questions asked', kinds: ['question'] },
+  questions: { name: 'Questions asked', kinds: ['question', 'thread'] },
   terms: { name: 'Terms', kinds: ['term'] },
 } as const satisfies Record<string, { name: string; kinds: SearchKind[] }>
 export type KindChoice = keyof typeof kindChoices

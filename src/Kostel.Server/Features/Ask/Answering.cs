@@ -1,0 +1,106 @@
+using Kostel.Core.Answers;
+using Kostel.Core.Answers.Forms;
+using Kostel.Core.Answers.Scopes;
+using Kostel.Core.Speech.Languages;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Data.Search;
+using Kostel.Server.Features.Search;
+using Kostel.Server.Shared;
+using Kostel.Speech;
+
+namespace Kostel.Server.Features.Ask;
+
+/// <summary>What is asked.</summary>
+/// <param name="Before">The answer before it in its thread, on which it may lean.</param>
+/// <param name="Off">What it says of where to look, and is not to be understood so.</param>
+/// <param name="Stretch">Only this stretch of the lecture; null for all of it.</param>
+/// <param name="Compares">Each lecture by itself.</param>
+internal sealed record Asking(string Text, QuestionRow? Before, IReadOnlyCollection<ScopeKind> Off, ScopePart? Stretch, bool Compares)
+{
+    /// <summary>Only lectures held on these days, besides what the question says.</summary>
+    public ScopePart? Days { get; init; }
+}
+
+/// <summary>Answers questions out of one lecture or of many.</summary>
+internal sealed class Answering(KostelContext context, SearchReading search, WordKnowledgeFiles words, TimeProvider time)
+{
+    /// <summary>So many lectures are asked whole; of more, those that a search for the question's words finds first.</summary>
+    public const int AskedWhole = 12;
+
+    /// <summary>The answer, and how many lectures were asked.</summary>
+    public async Task<(Answer Answer, int Asked)> Ask(Asking asking, AskedPlace place, int ownerId, CancellationToken cancel)
+    {
+        var all = await place.Lectures(context, cancel);
+        var within = asking.Days is null ? null : Left(all, [asking.Days]);
+        var lectures = within is null ? all : all.FindAll(l => within.Contains(l.Id));
+        var known = lectures.Exists(l => l.Language == SpokenLanguages.English) ? words.Value : WordKnowledge.None;
+        var (question, left) = await Understood(asking, place, lectures, cancel);
+        var full = FollowUp.Understood(question.Text, asking.Before?.Answer.Understood ?? asking.Before?.Text, known);
+        var inherits = full is not null && question.Parts.Count == 0;
+        IReadOnlyList<ScopePart> scope = inherits ? Inherited(asking) : question.Parts;
+        left = inherits ? Left(lectures, scope) : left;
+        scope = asking.Stretch is null ? scope : [.. scope, asking.Stretch];
+        var text = full ?? question.Text;
+        var ids = left.Count <= AskedWhole ? left : await Likeliest(text, left, place.ForSearch(ownerId), cancel);
+        var sources = new List<AskedSource>();
+        foreach (var id in ids)
+        {
+            sources.Add(WithinScope.Of(id, await context.Transcript(lectures.Find(l => l.Id == id)!, cancel), scope));
+        }
+
+        var answer = asking.Compares ? Compared(text, sources, lectures, known) : new AnswerFinder(sources, known).Ask(text);
+        return (answer with { Scope = scope, Understood = full }, sources.Count);
+    }
+
+    /// <summary>What a question says of where to look; days that no lecture was held on are what is asked about.</summary>
+    private async Task<(ScopedQuestion Question, IReadOnlyList<string> Left)> Understood(Asking asking, AskedPlace place, List<LectureRow> lectures, CancellationToken cancel)
+    {
+        var ground = await place.Ground(context, lectures, DateOnly.FromDateTime(time.GetLocalNow().Date), cancel);
+        var question = ScopeReading.Read(asking.Text, ground, asking.Off);
+        var left = Left(lectures, question.Parts);
+        if (left.Count > 0 || question.Parts.Count == 0)
+        {
+            return (question, left);
+        }
+
+        question = ScopeReading.Read(asking.Text, ground, [.. asking.Off, ScopeKind.Days, ScopeKind.Lectures]);
+        return (question, Left(lectures, question.Parts));
+    }
+
+    private static List<ScopePart> Inherited(Asking asking) => (asking.Before?.Answer.Scope ?? []).Where(p => !asking.Off.Contains(p.Kind)).ToList();
+
+    private static IReadOnlyList<string> Left(List<LectureRow> lectures, IReadOnlyList<ScopePart> scope) => WithinScope.Of(lectures.ConvertAll(l => (l.Id, l.HeldOn)), scope);
+
+    private async Task<IReadOnlyList<string>> Likeliest(string text, IReadOnlyList<string> left, SearchScope scope, CancellationToken cancel)
+    {
+        var about = string.Join(' ', Question.Read(text).Words.Select(w => w.Word));
+        var found = await search.Find(about, scope with { Kinds = [IndexedKind.Passage] }, isTyping: false, byMeaning: true, cancel);
+        return found.Lectures.Select(l => l.Id).Where(left.Contains).Take(AskedWhole).ToList();
+    }
+
+    /// <summary>What each lecture says by itself, in the order in which they were held; those that say nothing of it are left out.</summary>
+    private static Answer Compared(string text, List<AskedSource> sources, List<LectureRow> lectures, WordKnowledge known)
+    {
+        var each = sources.ConvertAll(s => (Source: s, Answer: new AnswerFinder([s], known).Ask(text)));
+        var speak = each.Where(e => e.Answer.State != AnswerState.NotSaid).ToList();
+        var said = speak.Where(e => e.Answer.State == AnswerState.Said).ToList();
+        var shown = said.Count > 1 ? said : speak;
+        if (shown.Count == 0)
+        {
+            return new AnswerFinder(sources, known).Ask(text);
+        }
+
+        var sides = shown.Select(e => new ComparedSide(lectures.Find(l => l.Id == e.Source.LectureId)!.Title, e.Answer.Lines.Take(2).ToList())).ToList();
+        var parts = shown.ConvertAll(e => (e.Source.LectureId, e.Answer.Lines[0].Quote[e.Answer.Parts[0].From..Math.Min(e.Answer.Parts[0].To, e.Answer.Lines[0].Quote.Length)]));
+        return new Answer(said.Count > 0 ? AnswerState.Said : AnswerState.Perhaps, shown.ConvertAll(e => e.Answer.Lines[0]), [])
+        {
+            Form = AnswerForm.Comparison,
+            Parts = shown.ConvertAll(e => e.Answer.Parts[0]),
+            Sides = sides,
+            Differs = Differences.Differ(parts),
+        };
+    }
+}

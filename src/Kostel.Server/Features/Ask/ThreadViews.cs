@@ -1,0 +1,76 @@
+using Kostel.Core.Answers;
+using Kostel.Core.Answers.Forms;
+using Kostel.Core.Answers.Scopes;
+using Kostel.Core.Transcripts;
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Server.Shared;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Server.Features.Ask;
+
+/// <summary>A thread of questions.</summary>
+/// <param name="Lecture">The lecture that is asked; null for several.</param>
+/// <param name="Course">The course that is asked; null for a lecture or everything.</param>
+public sealed record ThreadView(int Id, string Title, bool IsNamed, string? Lecture, string? Course, int QuestionCount, DateTime ChangedAt);
+
+/// <summary>A thread with its questions, in the order in which they were asked.</summary>
+public sealed record WholeThread(ThreadView Thread, IReadOnlyList<QuestionView> Questions);
+
+/// <summary>A lecture that an answer quotes. One that is gone is not among them.</summary>
+public sealed record QuotedLecture(string Id, string Title, DateOnly? HeldOn, bool HasSound);
+
+/// <summary>What is said of one of several things or lectures.</summary>
+public sealed record SideView(string Name, IReadOnlyList<EvidenceView> Lines);
+
+/// <summary>Where it was looked for, as the question said.</summary>
+public sealed record ScopeView(ScopeKind Kind, string Words);
+
+/// <summary>What is said to a question.</summary>
+/// <param name="Parts">What answers within each line, as letters of its words; empty where that is not known.</param>
+/// <param name="Items">The things or steps that the first line tells.</param>
+/// <param name="SaysYes">Whether the first line says yes or no outright.</param>
+/// <param name="Differs">Whether two lectures say different numbers.</param>
+/// <param name="IsChosen">Whether the person chose the place.</param>
+/// <param name="Taken">Words that were taken from the question before.</param>
+/// <param name="Lectures">The lectures that are quoted.</param>
+public sealed record AnswerView(
+    AnswerState State, AnswerForm Form, IReadOnlyList<EvidenceView> Lines, IReadOnlyList<QuotePart> Parts, IReadOnlyList<QuotePart> Items, IReadOnlyList<SideView> Sides, bool? SaysYes, bool Differs,
+    bool IsChosen, IReadOnlyList<string> UnheardWords, IReadOnlyList<string> Taken, IReadOnlyList<ScopeView> Scope, IReadOnlyList<QuotedLecture> Lectures);
+
+/// <summary>A question with its answer.</summary>
+public sealed record QuestionView(int Id, string Text, DateTime AskedAt, AnswerView Answer);
+
+/// <summary>Shows threads and answers, beside what the lectures say today.</summary>
+internal sealed class ThreadViews(KostelContext context)
+{
+    private readonly Dictionary<string, (LectureRow Row, EvidenceViews Evidence)?> lectures = [];
+
+    public async Task<ThreadView> Of(ThreadRow thread, CancellationToken cancel) => new(
+        thread.Id, thread.Title, thread.IsNamed, thread.LectureId,
+        thread.CourseId is { } course ? await context.Courses.Where(c => c.Id == course).Select(c => c.Title).FirstOrDefaultAsync(cancel) : null,
+        await context.Questions.CountAsync(q => q.ThreadId == thread.Id, cancel), thread.ChangedAt);
+
+    public async Task<QuestionView> Of(QuestionRow row, CancellationToken cancel) => new(row.Id, row.Text, row.AskedAt, await Of(row.Answer, row.LectureId, row.Text, cancel));
+
+    /// <param name="answer">What was answered.</param>
+    /// <param name="lectureId">The lecture that was asked; null for several.</param>
+    /// <param name="text">The question.</param>
+    public async Task<AnswerView> Of(Answer answer, string? lectureId, string text, CancellationToken cancel)
+    {
+        var all = answer.Lines.Concat(answer.Sides.SelectMany(s => s.Lines)).ToList();
+        foreach (var id in all.Select(l => l.LectureId ?? lectureId).OfType<string>().Distinct().Where(id => !lectures.ContainsKey(id)))
+        {
+            var found = await context.Lectures.AsNoTracking().FirstOrDefaultAsync(l => l.Id == id && l.DeletedAt == null, cancel);
+            lectures[id] = found is null ? null : (found, new EvidenceViews(id, await context.Transcript(found, cancel)));
+        }
+
+        var quoted = all.Select(l => l.LectureId ?? lectureId).OfType<string>().Distinct().Select(id => lectures[id]).OfType<(LectureRow Row, EvidenceViews)>();
+        return new AnswerView(
+            answer.State, answer.Form, answer.Lines.Select(View).ToList(), answer.Parts, answer.Items, answer.Sides.Select(s => new SideView(s.Name, s.Lines.Select(View).ToList())).ToList(),
+            answer.SaysYes, answer.Differs, answer.IsChosen, answer.UnheardWords, answer.Understood is { } understood ? FollowUp.Taken(text, understood) : [],
+            answer.Scope.Select(s => new ScopeView(s.Kind, s.Words)).ToList(), quoted.Select(l => new QuotedLecture(l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.HasSound)).ToList());
+
+        EvidenceView View(Evidence line) => lectures[line.LectureId ?? lectureId!] is { } at ? at.Evidence.Of(line) : new EvidenceView(line.LectureId ?? "", line.StartMs, line.EndMs, line.Quote, "", null);
+    }
+}
