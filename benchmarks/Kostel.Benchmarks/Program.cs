@@ -80,6 +80,13 @@ if (args is ["ask", var questions, var lecturesFolder, ..])
     return;
 }
 
+// With "written FOLDER [each]" written sentences are compared with passages.
+if (args is ["written", var sentences, ..])
+{
+    WrittenBench.Run(sentences, new WordKnowledgeFiles(models).Value, args.Length > 2);
+    return;
+}
+
 // With "subjects LIST FOLDER LINES [each]" subjects are looked for in texts, so many lines a passage.
 if (args is ["subjects", var list, var texts, var perPassage, ..])
 {

@@ -8,7 +8,7 @@ namespace Kostel.Core.Answers;
 public static partial class FollowUp
 {
     /// <summary>A question of more words of its own stands by itself.</summary>
-    private const int MostOwn = 3, MostBesidePointing = 2;
+    private const int MostOwn = 3, MostBesidePointing = 2, MostOfOrdinal = 5;
 
     /// <summary>A word this like one of the question before takes its place (a judgement): neaps for springs.</summary>
     private const double TakesPlace = 0.3;
@@ -18,6 +18,7 @@ public static partial class FollowUp
     public static string? Understood(string text, string? before, WordKnowledge known)
     {
         var (words, own) = (Tokens.Of(text), Own(text));
+        own = own.Count == 0 && words.Count <= MostOfOrdinal ? Ordinals(text) : own;
         if (before is null || words.Count == 0 || Own(before) is not { Count: > 0 } earlier)
         {
             return null;
@@ -28,7 +29,7 @@ public static partial class FollowUp
             return Joined(asking.Value.ToLowerInvariant(), earlier.Select(w => w.Word));
         }
 
-        if (own.Count is > 0 and <= MostOwn && Loosely().IsMatch(text))
+        if (own.Count is > 0 and <= MostOwn && (Loosely().IsMatch(text) || own.TrueForAll(w => w.IsPlain)))
         {
             var wants = Question.Read(Loosely().Replace(text, "")).Wants;
             return Joined(wants == Wanted.Statement ? Lead(before) : Asking().Match(Loosely().Replace(text, "")).Value, Merged(own, earlier, known));
@@ -47,6 +48,9 @@ public static partial class FollowUp
     }
 
     private static List<AskedWord> Own(string text) => Question.Read(text).Words.Where(w => !w.IsPlain).ToList();
+
+    /// <summary>"The second one?" asks for the second of what was asked before.</summary>
+    private static List<AskedWord> Ordinals(string text) => AskedWords.Of(text).Where(w => w.Word is "first" or "second" or "third" or "last" or "other" or "next").ToList();
 
     private static string Joined(string lead, IEnumerable<string> words) => $"{lead} {string.Join(' ', words)}".Trim();
 

@@ -88,7 +88,7 @@ internal sealed partial class ShapedAnswer(AnswerGround ground, RankedAnswer ran
         var about = ranked.Order.Where(i => stems.Count > 0 && !ground.Forms(i).IsQuestion && ground.Has(i, stems)).ToList();
         var alone = about.Where(i => without.Count == 0 || !ground.Has(i, without)).Take(MostOfSide).ToList();
         var chosen = alone.Count > 0 ? alone : about.Take(1).ToList();
-        return new ComparedSide(name, chosen.Order().Select(i => quote(new AnswerLine(i, i, i))).ToList());
+        return new ComparedSide(char.ToUpperInvariant(name[0]) + name[1..], chosen.Order().Select(i => quote(new AnswerLine(i, i, i))).ToList());
     }
 
     private bool AsksForSteps() => question.Wants == Wanted.Steps || Steps().IsMatch(text);

@@ -22,12 +22,15 @@ namespace Kostel.Server.Features.Ask;
 /// <param name="Lecture">The lecture that is asked, of a new thread.</param>
 /// <param name="Course">The course that is asked, of a new thread.</param>
 /// <param name="IsAlone">Not to be understood by the question before.</param>
-/// <param name="Off">What it says of where to look, and is not to be understood so.</param>
 /// <param name="FromMs">Only from here, of a lecture…</param>
 /// <param name="ToMs">…to here.</param>
 /// <param name="Compares">Each lecture by itself.</param>
 public sealed record NewQuestion(
-    string Text, int? Thread = null, string? Lecture = null, string? Course = null, bool IsAlone = false, IReadOnlyList<ScopeKind>? Off = null, int? FromMs = null, int? ToMs = null, bool Compares = false);
+    string Text, int? Thread = null, string? Lecture = null, string? Course = null, bool IsAlone = false, int? FromMs = null, int? ToMs = null, bool Compares = false)
+{
+    /// <summary>What it says of where to look, and is not to be understood so.</summary>
+    public IReadOnlyList<ScopeKind> Off { get; init; } = [];
+}
 
 /// <summary>A question that was asked, with its thread.</summary>
 public sealed record AskedView(ThreadView Thread, QuestionView Question);

@@ -117,6 +117,9 @@ h4 {
 .sides .lines :deep(li:first-child) {
   border-top: 0;
 }
+.sides .lines {
+  margin: 0;
+}
 .items {
   font: 400 16px/1.5 var(--serif);
   padding-left: 20px;

@@ -70,7 +70,7 @@ async function send(question: string, taken: Taken = {}) {
   if (question === text.value) text.value = ''
   await nextTick()
   const blocks = body.value?.querySelectorAll('article')
-  blocks?.[blocks.length - 1]?.scrollIntoView({ block: 'nearest' })
+  blocks?.[blocks.length - 1]?.scrollIntoView({ block: 'start' })
 }
 const without = (q: Question, kind: ScopeKind) =>
   send(q.text, { off: [...new Set([...q.answer.scope.map((s) => s.kind).filter((k) => k === kind), kind])] })

@@ -1,0 +1,134 @@
+using System.Text.RegularExpressions;
+using Kostel.Core.Text;
+
+namespace Kostel.Core.Answers.Written;
+
+/// <summary>Whether what stands on the two sides of a relation was exchanged: cause and effect, the greater and the smaller, before and after, who does and to whom it is done.</summary>
+internal static partial class Order
+{
+    /// <summary>The two sides of a relation, the one that causes, exceeds, precedes or does something first.</summary>
+    private sealed record Sides(string Kind, List<string> First, List<string> Second);
+
+    /// <summary>Whether a sentence says it the other way round than any of the passage's.</summary>
+    public static bool IsExchanged(string sentence, IReadOnlyList<string> passage, Func<string, string, bool> same)
+    {
+        var said = Of(sentence);
+        foreach (var mine in said)
+        {
+            var theirs = passage.SelectMany(Of).Where(s => s.Kind == mine.Kind).Select(s => (Straight: Fit(mine.First, s.First, same) + Fit(mine.Second, s.Second, same), Crossed: Fit(mine.First, s.Second, same) + Fit(mine.Second, s.First, same), Both: Fit(mine.First, s.Second, same) > 0 && Fit(mine.Second, s.First, same) > 0)).ToList();
+            if (theirs.Count > 0 && theirs.Exists(t => t.Both && t.Crossed > t.Straight) && !theirs.Exists(t => t.Straight > 0 && t.Straight >= t.Crossed))
+            {
+                return true;
+            }
+        }
+
+        return Acts(sentence, passage, same);
+    }
+
+    /// <summary>The share of some words that stand among others.</summary>
+    private static double Fit(List<string> mine, List<string> theirs, Func<string, string, bool> same) => mine.Count == 0 ? 0 : mine.Count(w => theirs.Exists(t => same(w, t))) / (double)mine.Count;
+
+    private static List<Sides> Of(string text)
+    {
+        var found = new List<Sides>();
+        Add("cause", Because().Match(text), secondCauses: true);
+        Add("cause", Therefore().Match(text), secondCauses: false);
+        Add("cause", CausedBy().Match(text), secondCauses: true);
+        Add("before", Before().Match(text), secondCauses: false);
+        Add("before", After().Match(text), secondCauses: true);
+        Add("way", FromTo().Match(text), secondCauses: false);
+        if (Than().Match(text) is { Success: true } than)
+        {
+            var (left, right) = (Stems(than.Groups["one"].Value), Stems(than.Groups["other"].Value));
+            found.Add(IsLess(than.Groups["how"].Value) ? new Sides("than", right, left) : new Sides("than", left, right));
+        }
+
+        return found;
+
+        void Add(string kind, Match match, bool secondCauses)
+        {
+            if (match.Success)
+            {
+                var (one, other) = (Stems(match.Groups["one"].Value), Stems(match.Groups["other"].Value));
+                found.Add(secondCauses ? new Sides(kind, other, one) : new Sides(kind, one, other));
+            }
+        }
+    }
+
+    /// <summary>A verb that both have, with what stands before and after it exchanged; "by" turns the sides.</summary>
+    private static bool Acts(string sentence, IReadOnlyList<string> passage, Func<string, string, bool> same)
+    {
+        var mine = Words(sentence);
+        foreach (var theirs in passage.Select(Words))
+        {
+            for (var i = 1; i < mine.Stems.Count - 1; i++)
+            {
+                var j = theirs.Stems.FindIndex(s => s == mine.Stems[i]);
+                if (j < 1 || j >= theirs.Stems.Count - 1 || !mine.IsVerb[i])
+                {
+                    continue;
+                }
+
+                var (a, b) = Around(mine, i);
+                var (c, d) = Around(theirs, j);
+                if (Fit(a, d, same) > 0 && Fit(b, c, same) > 0 && Fit(a, c, same) == 0 && Fit(b, d, same) == 0)
+                {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+
+        static (List<string> Does, List<string> Done) Around((List<string> Stems, List<bool> IsVerb, List<bool> IsPassive) w, int at)
+        {
+            var (before, after) = (w.Stems.Take(at).TakeLast(2).ToList(), w.Stems.Skip(at + 1).Take(2).ToList());
+            return w.IsPassive[at] ? (after, before) : (before, after);
+        }
+    }
+
+    private static (List<string> Stems, List<bool> IsVerb, List<bool> IsPassive) Words(string text)
+    {
+        var (stems, isVerb, isPassive) = (new List<string>(), new List<bool>(), new List<bool>());
+        var words = Tokens.Of(text);
+        for (var i = 0; i < words.Count; i++)
+        {
+            if (AskedWords.All([words[i]]).FirstOrDefault() is { } said)
+            {
+                var isPast = words[i].EndsWith("ed", StringComparison.Ordinal) || words[i].EndsWith("en", StringComparison.Ordinal) || IrregularForms.BaseOf(words[i]) != words[i];
+                stems.Add(said.Stem);
+                isPassive.Add(isPast && words.Skip(Math.Max(0, i - 3)).Take(Math.Min(3, i)).Any(w => w is "is" or "are" or "was" or "were" or "be" or "been" or "being" or "get" or "gets") && words.Skip(i + 1).Take(3).Contains("by"));
+                isVerb.Add(isPast || words[i].EndsWith('s') || words[i].EndsWith("ing", StringComparison.Ordinal) || (i > 0 && words[i - 1] is "can" or "will" or "must" or "may" or "to" or "should" or "they" or "we" or "you"));
+            }
+        }
+
+        return (stems, isVerb, isPassive);
+    }
+
+    private static List<string> Stems(string text) => AskedWords.Of(text).Where(w => !w.IsPlain).Select(w => w.Stem).ToList();
+
+    private static bool IsLess(string how) => Tokens.Of(how).Any(w => w is "less" or "fewer" or "lower" or "smaller" or "shorter" or "lighter" or "colder" or "cooler" or "slower" or "weaker" or "younger" or "earlier" or "thinner" or "narrower" or "cheaper" or "worse" or "drier" or "softer" or "shallower" or "nearer" or "later" or "poorer");
+
+    private const string Any = @"[^.;:!?]+?";
+
+    [GeneratedRegex($@"^(?<one>{Any})\b(?:because(?: of)?|since|as a result of|due to|owing to|thanks to)\b (?<other>{Any})[.;:!?]?$", RegexOptions.IgnoreCase)]
+    private static partial Regex Because();
+
+    [GeneratedRegex($@"^(?<one>{Any})\b(?:therefore|and so|so that|, so|which is why|causes?|caused|leads? to|led to|results? in|makes?|made|brings? about|produces?|raises?|drives?)\b (?<other>{Any})[.;:!?]?$", RegexOptions.IgnoreCase)]
+    private static partial Regex Therefore();
+
+    [GeneratedRegex($@"^(?<one>{Any})\b(?:is|are|was|were) (?:caused|made|produced|raised|driven|brought about) by\b (?<other>{Any})[.;:!?]?$", RegexOptions.IgnoreCase)]
+    private static partial Regex CausedBy();
+
+    [GeneratedRegex($@"^(?<one>{Any})\bbefore\b (?<other>{Any})[.;:!?]?$", RegexOptions.IgnoreCase)]
+    private static partial Regex Before();
+
+    [GeneratedRegex($@"^(?<one>{Any})\bafter\b (?<other>{Any})[.;:!?]?$", RegexOptions.IgnoreCase)]
+    private static partial Regex After();
+
+    [GeneratedRegex($@"\bfrom (?<one>{Any}) (?:to|into|towards) (?<other>{Any})(?:[.,;:!?]|$)", RegexOptions.IgnoreCase)]
+    private static partial Regex FromTo();
+
+    [GeneratedRegex($@"^(?<one>{Any})\b(?<how>(?:more|less|fewer) \p{{L}}+|\p{{L}}+er|more|less|worse|better) than (?<other>{Any})(?:[.,;:!?]|$)", RegexOptions.IgnoreCase)]
+    private static partial Regex Than();
+}
