@@ -135,6 +135,7 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
         {
             e.HasIndex(q => q.LectureId);
             AsJson(OfPerson(e).Property(q => q.Answer));
+            AsJson(e.Property(q => q.Written));
         });
         modelBuilder.Entity<SummaryRow>(e => AsJson(OfLecture(e).Property(s => s.Parts)));
         modelBuilder.Entity<CardRow>(e =>

@@ -19,6 +19,9 @@ public sealed record ServerSettings(
     /// <summary>How often feeds are asked at most.</summary>
     public TimeSpan FeedPause { get; init; } = TimeSpan.FromHours(1);
 
+    /// <summary>How long a model may take for its next word.</summary>
+    public TimeSpan WriterPatience { get; init; } = TimeSpan.FromMinutes(1);
+
     private const string DefaultPort = "5480";
 
     /// <summary>Names this run of the program.</summary>
@@ -39,6 +42,7 @@ public sealed record ServerSettings(
             (configuration["door"] ?? configuration["KOSTEL_DOOR"]) == "open")
         {
             LinkExceptions = configuration["site"]?.Split(',') ?? [],
+            WriterPatience = TimeSpan.FromSeconds(configuration.GetValue("writer-patience", TimeSpan.FromMinutes(1).TotalSeconds)),
             FeedPause = TimeSpan.FromSeconds(configuration.GetValue("feed-pause", TimeSpan.FromHours(1).TotalSeconds)),
         };
     }

@@ -2,7 +2,7 @@ using Kostel.Speech;
 using Kostel.StandIn;
 using Kostel.StandIn.Site;
 
-// For trying things out, on this computer: a transcription service, which answers like one that is far away with what Kostel's own models
+// For trying things out, on this computer: models that write answers, well or badly; a transcription service, which answers like one that is far away with what Kostel's own models
 // hear, or like one that has trouble; and a web site with talks, a feed, a stream and addresses that are broken or hostile.
 // Usage: [--port 5499] [--key practice] [--site demo/site]
 var builder = WebApplication.CreateSlimBuilder(args);
@@ -16,6 +16,7 @@ builder.Services.AddSingleton<Ear>();
 var app = builder.Build();
 app.UseWhen(c => c.Request.Path.StartsWithSegments("/v1"), service => service.Use(new Doorkeeper(key).LetIn));
 app.MapService();
+app.MapWriters();
 var site = builder.Configuration["site"];
 if (site is not null)
 {

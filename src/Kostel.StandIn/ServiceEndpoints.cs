@@ -35,7 +35,7 @@ internal static class ServiceEndpoints
         var service = app.MapGroup("/v1");
         service.MapGet("models", (Ear ear) => TypedResults.Ok(new
         {
-            data = new[] { Good }.Concat(Troubles.Keys).Select(id => new { id, languages = ear.Languages, translates = false }),
+            data = new[] { Good }.Concat(Troubles.Keys).Select(id => new { id, languages = ear.Languages, translates = false }).Concat<object>(WriterEndpoints.Models.Select(id => new { id })),
         }));
         service.MapPost("audio/transcriptions", Transcribe).DisableAntiforgery();
     }

@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using System.Net;
 using System.Net.Sockets;
+using Kostel.Core.Services;
 using Kostel.Core.Speech;
 using Kostel.Core.Transcripts;
 using Kostel.Speech.Service;

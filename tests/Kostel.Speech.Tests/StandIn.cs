@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using System.Net;
 using System.Net.Sockets;
+using Kostel.Core.Services;
 using Kostel.Speech.Service;
 
 namespace Kostel.Speech.Tests;

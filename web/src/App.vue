@@ -22,7 +22,7 @@ const route = useRoute()
 const sending = computed(() => uploads.items.filter((u) => u.state === 'sending' || u.state === 'waiting').length)
 useUnsaved(() => sending.value > 0)
 const isReading = computed(() => route.name === 'lecture')
-const isSettings = computed(() => ['languages', 'storage', 'about'].includes(String(route.name)))
+const isSettings = computed(() => ['languages', 'writer', 'storage', 'about'].includes(String(route.name)))
 const onlyForReading = ref<string | null>(null)
 /** Files can be dropped anywhere. A lecture that is open takes pictures itself. */
 function drop(event: DragEvent) {

@@ -90,6 +90,12 @@ export const router = createRouter({
       meta: { title: 'Languages' },
     },
     {
+      path: '/writer',
+      name: 'writer',
+      component: () => import('./features/writing/WriterScreen.vue'),
+      meta: { title: 'A language model of your own' },
+    },
+    {
       path: '/storage',
       name: 'storage',
       component: () => import('./features/storage/StorageScreen.vue'),

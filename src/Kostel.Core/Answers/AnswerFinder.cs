@@ -53,6 +53,18 @@ public sealed class AnswerFinder
         return new ShapedAnswer(ground, ranked, text, l => Evidence(l.From, l.To)).Of(state, shown, unheard, l => Part(l, question));
     }
 
+    /// <summary>The places nearest to a question, the best first, each with the sentences beside it; for somebody who is to write of them.</summary>
+    /// <param name="most">So many places.</param>
+    public IReadOnlyList<Evidence> Nearest(string text, int most)
+    {
+        var question = Question.Read(text);
+        return question.Words.Count == 0 || ground.Count == 0
+            ? []
+            : AnswerLines.Choose(ground, RankedAnswer.Of(ground, question, model.Ranking), most).ConvertAll(l => Evidence(Beside(l.From, -1), Beside(l.To, 1)));
+
+        int Beside(int at, int way) => at + way >= 0 && at + way < ground.Count && ground.SourceOf(at + way) == ground.SourceOf(at) ? at + way : at;
+    }
+
     private Evidence Evidence(int from, int to)
     {
         var span = Enumerable.Range(from, to - from + 1).Select(i => ground[i]).ToList();

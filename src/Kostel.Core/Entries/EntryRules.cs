@@ -45,6 +45,12 @@ public static class EntryRules
     /// <summary>An address, a key or the name of a model of a service.</summary>
     public static readonly EntryRule ServiceField = new("An address, a key or a model's name", 2_000);
 
+    /// <summary>What instructions on how to write are called.</summary>
+    public static readonly EntryRule InstructionsName = new("The name of instructions", 60, Required: true);
+
+    /// <summary>Instructions on how to write.</summary>
+    public static readonly EntryRule Instructions = new("Instructions", 1_000, Required: true);
+
     /// <summary>What a person calls a recogniser of their own.</summary>
     public static readonly EntryRule ModelName = new("The name of a recogniser", 60, Required: true);
 

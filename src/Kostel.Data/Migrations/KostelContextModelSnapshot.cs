@@ -713,6 +713,9 @@ namespace Kostel.Data.Migrations
                     b.Property<int>("ThreadId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Written")
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.HasIndex("LectureId");

@@ -1,4 +1,5 @@
 using Kostel.Core.Answers;
+using Kostel.Core.Answers.Written;
 using Kostel.Core.Review;
 using Kostel.Core.Study;
 using Kostel.Core.Study.Cards;
@@ -58,6 +59,9 @@ public sealed class QuestionRow
     public required string Text { get; set; }
 
     public required Answer Answer { get; set; }
+
+    /// <summary>What a model of the person's own wrote; null for nothing.</summary>
+    public WrittenAnswer? Written { get; set; }
 
     public DateTime AskedAt { get; set; }
 }

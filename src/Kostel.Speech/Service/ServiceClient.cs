@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Http.Headers;
 using System.Text.Json;
+using Kostel.Core.Services;
 using Polly;
 using Polly.Retry;
 

@@ -1,4 +1,5 @@
 using Kostel.Core.Entries;
+using Kostel.Core.Services;
 
 namespace Kostel.Speech.Service;
 

@@ -1,5 +1,6 @@
 using System.Threading.Channels;
 using Kostel.Core.Audio;
+using Kostel.Core.Services;
 using Kostel.Core.Speech;
 using Kostel.Core.Transcripts;
 

@@ -1,6 +1,7 @@
 using Kostel.Core.Answers;
 using Kostel.Core.Answers.Forms;
 using Kostel.Core.Answers.Scopes;
+using Kostel.Core.Answers.Written;
 using Kostel.Core.Speech.Languages;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
@@ -33,6 +34,23 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
     /// <summary>The answer, and how many lectures were asked.</summary>
     public async Task<(Answer Answer, int Asked)> Ask(Asking asking, AskedPlace place, int ownerId, CancellationToken cancel)
     {
+        var (sources, scope, full, text, lectures, known) = await Sources(asking, place, ownerId, cancel);
+        var answer = asking.Compares ? Compared(text, sources, lectures, known) : new AnswerFinder(sources, known).Ask(text);
+        return (answer with { Scope = scope, Understood = full }, sources.Count);
+    }
+
+    /// <summary>The places nearest to a question that was asked, for somebody who is to write of them, and the lectures; without what speaks to a model and not to listeners.</summary>
+    public async Task<(IReadOnlyList<Evidence> Found, List<LectureRow> Lectures)> Nearest(QuestionRow row, AskedPlace place, int ownerId, int most, CancellationToken cancel)
+    {
+        var asking = new Asking(row.Answer.Understood ?? row.Text, null, [], row.Answer.Scope.FirstOrDefault(p => p.Kind == ScopeKind.Stretch), Compares: false);
+        var (sources, _, _, text, lectures, known) = await Sources(asking, place, ownerId, cancel);
+        var found = new AnswerFinder(sources.ConvertAll(s => s with { Sentences = PassageGuard.Said(s.Sentences) }), known).Nearest(text, most);
+        return (found, lectures.FindAll(l => sources.Exists(s => s.LectureId == l.Id)));
+    }
+
+    private async Task<(List<AskedSource> Sources, IReadOnlyList<ScopePart> Scope, string? Full, string Text, List<LectureRow> Lectures, WordKnowledge Known)> Sources(
+        Asking asking, AskedPlace place, int ownerId, CancellationToken cancel)
+    {
         var all = await place.Lectures(context, cancel);
         var within = asking.Days is null ? null : Left(all, [asking.Days]);
         var lectures = within is null ? all : all.FindAll(l => within.Contains(l.Id));
@@ -51,8 +69,7 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
             sources.Add(WithinScope.Of(id, await context.Transcript(lectures.Find(l => l.Id == id)!, cancel), scope));
         }
 
-        var answer = asking.Compares ? Compared(text, sources, lectures, known) : new AnswerFinder(sources, known).Ask(text);
-        return (answer with { Scope = scope, Understood = full }, sources.Count);
+        return (sources, scope, full, text, lectures, known);
     }
 
     /// <summary>What a question says of where to look; days that no lecture was held on are what is asked about.</summary>

@@ -1,6 +1,7 @@
 using Kostel.Core.Answers;
 using Kostel.Core.Answers.Forms;
 using Kostel.Core.Answers.Scopes;
+using Kostel.Core.Answers.Written;
 using Kostel.Core.Transcripts;
 using Kostel.Data;
 using Kostel.Data.Rows;
@@ -38,8 +39,17 @@ public sealed record AnswerView(
     AnswerState State, AnswerForm Form, IReadOnlyList<EvidenceView> Lines, IReadOnlyList<QuotePart> Parts, IReadOnlyList<QuotePart> Items, IReadOnlyList<SideView> Sides, bool? SaysYes, bool Differs,
     bool IsChosen, IReadOnlyList<string> UnheardWords, IReadOnlyList<string> Taken, IReadOnlyList<ScopeView> Scope, IReadOnlyList<QuotedLecture> Lectures);
 
+/// <summary>A sentence that a model wrote.</summary>
+/// <param name="Passages">Places in the list of passages, from 0.</param>
+/// <param name="IsOutside">Knowledge from elsewhere, compared with nothing.</param>
+public sealed record WrittenSentenceView(string Text, IReadOnlyList<int> Passages, IReadOnlyList<SentenceDoubt> Doubts, bool IsOutside);
+
+/// <summary>An answer that a model wrote.</summary>
+public sealed record WrittenView(string Host, string Model, DateTime WrittenAt, string? Instructions, IReadOnlyList<WrittenSentenceView> Sentences, IReadOnlyList<EvidenceView> Passages);
+
 /// <summary>A question with its answer.</summary>
-public sealed record QuestionView(int Id, string Text, DateTime AskedAt, AnswerView Answer);
+/// <param name="Written">What a model of the person's own wrote; null for nothing.</param>
+public sealed record QuestionView(int Id, string Text, DateTime AskedAt, AnswerView Answer, WrittenView? Written);
 
 /// <summary>Shows threads and answers, beside what the lectures say today.</summary>
 internal sealed class ThreadViews(KostelContext context)
@@ -51,7 +61,8 @@ internal sealed class ThreadViews(KostelContext context)
         thread.CourseId is { } course ? await context.Courses.Where(c => c.Id == course).Select(c => c.Title).FirstOrDefaultAsync(cancel) : null,
         await context.Questions.CountAsync(q => q.ThreadId == thread.Id, cancel), thread.ChangedAt);
 
-    public async Task<QuestionView> Of(QuestionRow row, CancellationToken cancel) => new(row.Id, row.Text, row.AskedAt, await Of(row.Answer, row.LectureId, row.Text, cancel));
+    public async Task<QuestionView> Of(QuestionRow row, CancellationToken cancel) =>
+        new(row.Id, row.Text, row.AskedAt, await Of(row.Answer, row.LectureId, row.Text, cancel), row.Written is { } written ? await Of(written, row.LectureId, cancel) : null);
 
     /// <param name="answer">What was answered.</param>
     /// <param name="lectureId">The lecture that was asked; null for several.</param>
@@ -59,18 +70,31 @@ internal sealed class ThreadViews(KostelContext context)
     public async Task<AnswerView> Of(Answer answer, string? lectureId, string text, CancellationToken cancel)
     {
         var all = answer.Lines.Concat(answer.Sides.SelectMany(s => s.Lines)).ToList();
-        foreach (var id in all.Select(l => l.LectureId ?? lectureId).OfType<string>().Distinct().Where(id => !lectures.ContainsKey(id)))
+        await Open(all, lectureId, cancel);
+        var quoted = all.Select(l => l.LectureId ?? lectureId).OfType<string>().Distinct().Select(id => lectures[id]).OfType<(LectureRow Row, EvidenceViews)>();
+        return new AnswerView(
+            answer.State, answer.Form, answer.Lines.Select(l => View(l, lectureId)).ToList(), answer.Parts, answer.Items, answer.Sides.Select(s => new SideView(s.Name, s.Lines.Select(l => View(l, lectureId)).ToList())).ToList(),
+            answer.SaysYes, answer.Differs, answer.IsChosen, answer.UnheardWords, answer.Understood is { } understood ? FollowUp.Taken(text, understood) : [],
+            answer.Scope.Select(s => new ScopeView(s.Kind, s.Words)).ToList(), quoted.Select(l => new QuotedLecture(l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.HasSound)).ToList());
+    }
+
+    private async Task<WrittenView> Of(WrittenAnswer written, string? lectureId, CancellationToken cancel)
+    {
+        await Open(written.Passages, lectureId, cancel);
+        return new WrittenView(
+            written.Host, written.Model, written.WrittenAt, written.Instructions,
+            written.Sentences.Select(s => new WrittenSentenceView(s.Text, s.Passages, s.Doubts, s.IsOutside)).ToList(), written.Passages.Select(p => View(p, lectureId)).ToList());
+    }
+
+    private async Task Open(IEnumerable<Evidence> lines, string? lectureId, CancellationToken cancel)
+    {
+        foreach (var id in lines.Select(l => l.LectureId ?? lectureId).OfType<string>().Distinct().Where(id => !lectures.ContainsKey(id)))
         {
             var found = await context.Lectures.AsNoTracking().FirstOrDefaultAsync(l => l.Id == id && l.DeletedAt == null, cancel);
             lectures[id] = found is null ? null : (found, new EvidenceViews(id, await context.Transcript(found, cancel)));
         }
-
-        var quoted = all.Select(l => l.LectureId ?? lectureId).OfType<string>().Distinct().Select(id => lectures[id]).OfType<(LectureRow Row, EvidenceViews)>();
-        return new AnswerView(
-            answer.State, answer.Form, answer.Lines.Select(View).ToList(), answer.Parts, answer.Items, answer.Sides.Select(s => new SideView(s.Name, s.Lines.Select(View).ToList())).ToList(),
-            answer.SaysYes, answer.Differs, answer.IsChosen, answer.UnheardWords, answer.Understood is { } understood ? FollowUp.Taken(text, understood) : [],
-            answer.Scope.Select(s => new ScopeView(s.Kind, s.Words)).ToList(), quoted.Select(l => new QuotedLecture(l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.HasSound)).ToList());
-
-        EvidenceView View(Evidence line) => lectures[line.LectureId ?? lectureId!] is { } at ? at.Evidence.Of(line) : new EvidenceView(line.LectureId ?? "", line.StartMs, line.EndMs, line.Quote, "", null);
     }
+
+    private EvidenceView View(Evidence line, string? lectureId) =>
+        lectures[line.LectureId ?? lectureId!] is { } at ? at.Evidence.Of(line) : new EvidenceView(line.LectureId ?? "", line.StartMs, line.EndMs, line.Quote, "", null);
 }

@@ -1,6 +1,7 @@
-using System.Security.Cryptography;
 using System.Text.Json;
+using Kostel.Core.Services;
 using Kostel.Data;
+using Kostel.Server.Shared;
 using Kostel.Speech.Service;
 using Microsoft.AspNetCore.DataProtection;
 
@@ -25,19 +26,19 @@ public sealed record ServiceSettings(string Address, string Key, string ModelNam
 public sealed class ServiceStore(IDataProtectionProvider protection)
 {
     private const string Name = "transcription-service";
-    private readonly IDataProtector protector = protection.CreateProtector(Name);
+    private readonly KeptKey keys = new(protection, Name);
 
     /// <summary>What was entered, or null.</summary>
     public async Task<ServiceSettings?> Read(KostelContext context, CancellationToken cancel) =>
         await context.Setting(Name, cancel) is { } value && JsonSerializer.Deserialize<Kept>(value, JsonSerializerOptions.Web) is { } kept
-            ? new ServiceSettings(kept.Address, kept.Protected is null ? kept.Key ?? "" : Open(kept.Protected), kept.ModelName, kept.IsOn, kept.Model)
+            ? new ServiceSettings(kept.Address, kept.Protected is null ? kept.Key ?? "" : keys.Open(kept.Protected), kept.ModelName, kept.IsOn, kept.Model)
             : null;
 
     /// <summary>Keeps it at once.</summary>
     public Task Keep(KostelContext context, ServiceSettings settings, CancellationToken cancel) => context.KeepSetting(
         Name,
         JsonSerializer.Serialize(
-            new Kept(settings.Address, null, settings.Key.Length == 0 ? null : protector.Protect(settings.Key), settings.ModelName, settings.IsOn, settings.Model),
+            new Kept(settings.Address, null, keys.Protect(settings.Key), settings.ModelName, settings.IsOn, settings.Model),
             JsonSerializerOptions.Web),
         cancel);
 
@@ -52,18 +53,6 @@ public sealed class ServiceStore(IDataProtectionProvider protection)
         {
             await Forget(context, cancel);
             await Keep(context, settings, cancel);
-        }
-    }
-
-    private string Open(string kept)
-    {
-        try
-        {
-            return protector.Unprotect(kept);
-        }
-        catch (CryptographicException)
-        {
-            return "";
         }
     }
 

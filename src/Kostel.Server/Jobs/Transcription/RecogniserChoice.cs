@@ -1,3 +1,4 @@
+using Kostel.Core.Services;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Terms;
 using Kostel.Data;

@@ -6,6 +6,7 @@ import { count, day } from '@/shared/time'
 import { useLoaded } from '@/shared/useLoaded'
 import QuestionBlock from './QuestionBlock.vue'
 import ThreadHead from './ThreadHead.vue'
+import WrittenBlock from './WrittenBlock.vue'
 import { useThreads, type AskedPlace, type Taken } from './useThreads'
 
 /** Asks a lecture, a course or everything, and keeps what was asked. */
@@ -29,9 +30,8 @@ const emit = defineEmits<{
   noted: []
 }>()
 const notice = useNotice()
-const { threads, thread, questions, isBusy, load, open, reload, close, ask, rename, remove, choose } = useThreads(
-  props.place,
-)
+const { threads, thread, questions, isBusy, load, open, reload, close, ask, rename, remove, choose, wrote } =
+  useThreads(props.place)
 const text = ref(props.begin ?? '')
 const compares = ref(false)
 const field = ref<HTMLInputElement>()
@@ -61,6 +61,7 @@ watch(questions, (all) => {
 const { value: offered } = useLoaded(() =>
   must(api.GET('/api/questions/worth', { params: { query: { ...props.place } } })),
 )
+const { value: writers } = useLoaded(() => must(api.GET('/api/writer')))
 const worth = computed(() => (offered.value ?? []).filter((q) => !threads.value.some((t) => t.title === q)))
 
 async function send(question: string, taken: Taken = {}) {
@@ -131,7 +132,15 @@ defineExpose({ send })
           @note="note(q, $event)"
           @card="card(q, $event)"
           @choose="pick(q, $event)"
-        />
+        >
+          <WrittenBlock
+            v-if="q.written || writers?.writer?.isOn"
+            :question="q"
+            :writers="writers ?? { writer: null, instructions: [] }"
+            @hear="emit('hear', $event)"
+            @changed="wrote(q, $event)"
+          />
+        </QuestionBlock>
       </div>
     </template>
     <template v-else>

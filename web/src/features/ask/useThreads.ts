@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef } from 'vue'
-import { api, must, type Question, type ScopeKind, type Thread } from '@/api/client'
+import { api, must, type Question, type ScopeKind, type Thread, type Written } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 import { useLatest } from '@/shared/useLatest'
 
@@ -107,5 +107,10 @@ export function useThreads(place: AskedPlace) {
     if (answered) questions.value = questions.value.map((q) => (q.id === answered.id ? answered : q))
   }
 
-  return { threads, thread, questions, isBusy, load, open, reload, close, ask, rename, remove, choose }
+  /** What a model wrote of a question. */
+  function wrote(question: Question, written: Written | null) {
+    questions.value = questions.value.map((q) => (q.id === question.id ? { ...q, written } : q))
+  }
+
+  return { wrote, threads, thread, questions, isBusy, load, open, reload, close, ask, rename, remove, choose }
 }

@@ -54,6 +54,10 @@ const asks = computed({
             <span class="k-soft">what can be written down, spelling, a transcription service</span>
           </li>
           <li>
+            <router-link class="k-link" :to="{ name: 'writer' }">A language model of your own</router-link>
+            <span class="k-soft">if you have one: it writes answers out, from found passages, checked</span>
+          </li>
+          <li>
             <router-link class="k-link" :to="{ name: 'storage' }">Storage and backup</router-link>
             <span class="k-soft">what takes how much room, the bin, everything in one file</span>
           </li>

@@ -83,6 +83,12 @@ namespace Kostel.Data.Migrations
                 type: "TEXT",
                 nullable: true);
 
+            migrationBuilder.AddColumn<string>(
+                name: "Written",
+                table: "Questions",
+                type: "TEXT",
+                nullable: true);
+
             migrationBuilder.CreateIndex(
                 name: "IX_Questions_ThreadId",
                 table: "Questions",
@@ -136,6 +142,10 @@ namespace Kostel.Data.Migrations
 
             migrationBuilder.DropColumn(
                 name: "ThreadId",
+                table: "Questions");
+
+            migrationBuilder.DropColumn(
+                name: "Written",
                 table: "Questions");
 
             migrationBuilder.AlterColumn<string>(

@@ -11,7 +11,7 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 namespace Kostel.Data.Migrations
 {
     [DbContext(typeof(KostelContext))]
-    [Migration("20261127160843_Threads")]
+    [Migration("20261127163454_Threads")]
     partial class Threads
     {
         /// <inheritdoc />
@@ -715,6 +715,9 @@ namespace Kostel.Data.Migrations
 
                     b.Property<int>("ThreadId")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Written")
+                        .HasColumnType("TEXT");
 
                     b.HasKey("Id");
 

@@ -1,8 +1,6 @@
-using Kostel.Core.Problems;
+namespace Kostel.Core.Services;
 
-namespace Kostel.Speech.Service;
-
-/// <summary>Where a transcription service is, and how it lets itself be asked.</summary>
+/// <summary>Where a service is, and how it lets itself be asked.</summary>
 /// <param name="Base">What all its addresses begin with, such as <c>https://example.org/v1/</c>; ends in a slash.</param>
 /// <param name="Key">Is sent with every question and with nothing else; never shown or logged.</param>
 /// <param name="Model">Which of its models to ask.</param>
@@ -27,14 +25,9 @@ public sealed record ServiceAddress(Uri Base, string Key, string Model)
         return new ServiceAddress(uri, key, model.Trim());
     }
 
+    /// <summary>Whether it is on this computer, so that nothing leaves it.</summary>
+    public bool IsHere => Base.IsLoopback;
+
     /// <summary>Without the key.</summary>
     public override string ToString() => $"{Base} ({Model})";
-}
-
-/// <summary>A service did not do what was asked; the message says so in plain words and never holds the key.</summary>
-/// <param name="mayPass">Whether trying again could help without anything being changed.</param>
-public sealed class ServiceProblemException(string message, bool mayPass = false, Exception? reason = null) : KnownProblemException(ProblemCodes.Service, message, reason)
-{
-    /// <summary>Whether trying again could help.</summary>
-    public bool MayPass => mayPass;
 }
