@@ -41,6 +41,11 @@ internal static class WrittenBench
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"           {kind.Key,-10} {kind.Count(w => w.Doubts.Count > 0),3} of {kind.Count(),3}"));
         }
 
+        foreach (var kind in faithful.SelectMany(f => f.Doubts).GroupBy(d => d.Kind).OrderBy(k => k.Key))
+        {
+            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"           held back though faithful: {kind.Key,-10} {kind.Count(),3}"));
+        }
+
         if (!shows)
         {
             return;

@@ -58,9 +58,27 @@ public sealed class AnswerFinder
     public IReadOnlyList<Evidence> Nearest(string text, int most)
     {
         var question = Question.Read(text);
-        return question.Words.Count == 0 || ground.Count == 0
-            ? []
-            : AnswerLines.Choose(ground, RankedAnswer.Of(ground, question, model.Ranking), most).ConvertAll(l => Evidence(Beside(l.From, -1), Beside(l.To, 1)));
+        if (question.Words.Count == 0 || ground.Count == 0)
+        {
+            return [];
+        }
+
+        var spans = new List<(int From, int To)>();
+        foreach (var line in AnswerLines.Choose(ground, RankedAnswer.Of(ground, question, model.Ranking), most))
+        {
+            var (from, to) = (Beside(line.From, -1), Beside(line.To, 1));
+            var overlaps = spans.FindIndex(s => from <= s.To && to >= s.From && ground.SourceOf(s.From) == ground.SourceOf(from));
+            if (overlaps < 0)
+            {
+                spans.Add((from, to));
+            }
+            else
+            {
+                spans[overlaps] = (Math.Min(from, spans[overlaps].From), Math.Max(to, spans[overlaps].To));
+            }
+        }
+
+        return spans.ConvertAll(s => Evidence(s.From, s.To));
 
         int Beside(int at, int way) => at + way >= 0 && at + way < ground.Count && ground.SourceOf(at + way) == ground.SourceOf(at) ? at + way : at;
     }

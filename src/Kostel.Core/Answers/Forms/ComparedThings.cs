@@ -23,10 +23,14 @@ internal static partial class ComparedThings
 
     private const string Thing = @"[^?,;]+?";
 
-    [GeneratedRegex($@"\b(?:difference|differences|distinction|distinguish|choose) between (?<one>{Thing}) and (?<other>{Thing})\s*\??$", RegexOptions.IgnoreCase)]
+    private const string Differing = "differences?|distinction|distinguish|choose";
+
+    [GeneratedRegex($@"\b(?:{Differing}) between (?<one>{Thing}) and (?<other>{Thing})\s*\??$", RegexOptions.IgnoreCase)]
     private static partial Regex Difference();
 
-    [GeneratedRegex($@"\b(?:how|where|in what way) (?:do|does|did|is|are) (?<one>{Thing}) (?:differ|different) from (?<other>{Thing})\s*\??$", RegexOptions.IgnoreCase)]
+    private const string Does = "do|does|did|is|are";
+
+    [GeneratedRegex($@"\b(?:how|where|in what way) (?:{Does}) (?<one>{Thing}) (?:differ|different) from (?<other>{Thing})\s*\??$", RegexOptions.IgnoreCase)]
     private static partial Regex Differs();
 
     [GeneratedRegex($@"\bcompare (?<one>{Thing}) (?:with|to|and|against) (?<other>{Thing})\s*\??$", RegexOptions.IgnoreCase)]

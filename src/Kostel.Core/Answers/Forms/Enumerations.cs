@@ -62,7 +62,9 @@ internal static partial class Enumerations
     [GeneratedRegex(@",? (?:and|or) (?:finally |last |lastly )?|, ")]
     private static partial Regex Separators();
 
-    [GeneratedRegex(@"(?:\b(?:is|are|was|were|be|has|have|had|needs?|uses?|contains?|includes?|means|takes?|remember|called|into|from|with|of|by|numbers|things|:)\b\s*)")]
+    private const string Verbs = "is|are|was|were|be|has|have|had|needs?|uses?|contains?|includes?|means|takes?|remember|called";
+
+    [GeneratedRegex($@"\b(?:{Verbs}|into|from|with|of|by|numbers|things)\b\s*")]
     private static partial Regex Before();
 
     [GeneratedRegex(@"(?:,| (?:which|that|because|so that|when|if|while|but|is|are|in|on|at|for)\b).*$")]

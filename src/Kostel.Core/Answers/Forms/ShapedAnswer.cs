@@ -98,6 +98,13 @@ internal sealed partial class ShapedAnswer(AnswerGround ground, RankedAnswer ran
     [GeneratedRegex(@"\b(?:steps|in what order|in which order|procedure|recipe|what (?:do|should|must) (?:you|i|we|one) do)\b", RegexOptions.IgnoreCase)]
     private static partial Regex Steps();
 
-    [GeneratedRegex(@"\b(?:what are|which are|list|name (?:the|all|three|four|some)|kinds|types|ways|parts|what (?:two|three|four|five|six|things|\p{L}+s)|which (?:two|three|four|five|six|\p{L}+s)|consists? of|made (?:of|up of|from))\b", RegexOptions.IgnoreCase)]
+    private const string Counts = "two|three|four|five|six|seven|eight|things";
+
+    /// <summary>"What tools do you need" asks for several, "what is" and "what causes" do not.</summary>
+    private const string Plural = @"(?!is\b|was\b|does\b|has\b)\p{L}{3,}s (?:are|do|did|were|can|should|must|have|of)";
+
+    private const string Asked = "what are|which are|list|name (?:the|all|three|four|some)|kinds|types|ways|parts|consists? of|made (?:of|up of|from)";
+
+    [GeneratedRegex($@"\b(?:{Asked}|(?:what|which) (?:{Counts}|{Plural}))\b", RegexOptions.IgnoreCase)]
     private static partial Regex Several();
 }

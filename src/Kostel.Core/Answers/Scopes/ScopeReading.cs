@@ -137,16 +137,24 @@ public static partial class ScopeReading
     [GeneratedRegex($@"\b(?:in|from|of) (?:the )?chapter (?<number>{Counts})\b", RegexOptions.IgnoreCase)]
     private static partial Regex Numbered();
 
-    [GeneratedRegex(@"\b(?:in|from) the (?:chapter|part|section) (?:on|about|called|named) [“""']?(?<title>[^?,”""]+?)[”""']?(?=[?,]|$)", RegexOptions.IgnoreCase)]
+    private const string Title = """[“"']?(?<title>[^?,”"]+?)[”"']?(?=[?,]|$)""";
+
+    [GeneratedRegex($@"\b(?:in|from) the (?:chapter|part|section) (?:on|about|called|named) {Title}", RegexOptions.IgnoreCase)]
     private static partial Regex Titled();
 
     [GeneratedRegex($@"\b(?:in|during) the (?<end>first|last) (?<number>{Counts}) minutes?\b", RegexOptions.IgnoreCase)]
     private static partial Regex Minutes();
 
-    [GeneratedRegex($@"\b(?:in|from|during|of|over) (?:the |my |our )?(?<end>last|latest|previous|past|first) (?:(?<number>{Counts}) )?(?:lectures?|sessions?|class(?:es)?|recordings?|talks?)\b", RegexOptions.IgnoreCase)]
+    private const string Held = "lectures?|sessions?|class(?:es)?|recordings?|talks?";
+
+    private const string Ends = "last|latest|previous|past|first";
+
+    [GeneratedRegex($@"\b(?:in|from|during|of|over) (?:the |my |our )?(?<end>{Ends}) (?:(?<number>{Counts}) )?(?:{Held})\b", RegexOptions.IgnoreCase)]
     private static partial Regex LastLectures();
 
-    [GeneratedRegex(@"\b(?:said|say|tell|told|hear|heard|cover(?:ed)?|discuss(?:ed)?|talk(?:ed)?|learn(?:ed|t)?|taught|mention(?:ed)?|explain(?:ed)?|lectures?|class(?:es)?|we)\b", RegexOptions.IgnoreCase)]
+    private const string Telling = "said|say|tell|told|hear|heard|cover(?:ed)?|discuss(?:ed)?|talk(?:ed)?|learn(?:ed|t)?|taught";
+
+    [GeneratedRegex($@"\b(?:{Telling}|mention(?:ed)?|explain(?:ed)?|lectures?|class(?:es)?|we)\b", RegexOptions.IgnoreCase)]
     private static partial Regex OfLectures();
 
     [GeneratedRegex(@"\s+")]

@@ -9,10 +9,21 @@ public static class WithinScope
     public static AskedSource Of(string? lectureId, Transcript transcript, IReadOnlyList<ScopePart> scope)
     {
         var who = scope.FirstOrDefault(p => p.Kind == ScopeKind.Speaker);
-        var speakers = transcript.Speakers.Where(s => who is null || (who.Speaker is { } name ? s.Name == name : transcript.Speakers.Any(o => o.Asks) && s.Asks == who.Asks)).Select(s => s.Id).ToHashSet();
-        var sentences = Sentences.Of(transcript.Passages.Where(p => who is null || speakers.Contains(p.SpeakerId)));
+        var speakers = who is null ? null : Speakers(transcript, who);
+        var sentences = Sentences.Of(transcript.Passages.Where(p => speakers is null || speakers.Contains(p.SpeakerId)));
         var stretches = scope.Where(p => p.Kind == ScopeKind.Stretch).ToList();
         return new AskedSource(lectureId, stretches.Count == 0 ? sentences : sentences.Where(s => stretches.Exists(p => s.EndMs > p.StartMs && s.StartMs < p.EndMs)).ToList());
+    }
+
+    private static HashSet<string> Speakers(Transcript transcript, ScopePart who)
+    {
+        if (who.Speaker is { } name)
+        {
+            return transcript.Speakers.Where(s => s.Name == name).Select(s => s.Id).ToHashSet();
+        }
+
+        var askers = Interview.AskersOf(transcript);
+        return askers.Count == 0 ? [] : transcript.Speakers.Where(s => askers.Contains(s.Id) == who.Asks).Select(s => s.Id).ToHashSet();
     }
 
     /// <summary>The lectures that a scope leaves of several.</summary>

@@ -9,13 +9,14 @@ internal static class Opposites
         open closed shut|high low|higher lower|more less fewer|most least|many few|rise fall sink drop descend|up down|before after|increase decrease reduce|grow shrink|big small|large small|
         long short|longer shorter|warm cold cool|hot cold|warmer colder cooler|hotter colder|wet dry|hard soft|heavy light|heavier lighter|strong weak|stronger weaker|fast slow|faster slower|quick slow|quickly slowly|
         early late|earlier later|first last|above below under|inside outside|inner outer|left right|north south|east west|summer winter|spring autumn|day night|morning evening|begin end stop finish|
-        start end stop finish|win lose|gain lose|keep lose|push pull|attract repel|add remove subtract|give take|buy sell|borrow lend|male female|old new young|older younger newer|rich poor|cheap expensive|
+        start end stop finish|win lose|gain lose|keep lose|push pull|attract repel|add remove subtract|give take|take leave|buy sell|borrow lend|male female|old new young|older younger newer|rich poor|cheap expensive|
         cheaper dearer|thick thin|thicker thinner|wide narrow|wider narrower|deep shallow|deeper shallower|near far|nearer farther|bright dark|loud quiet|safe dangerous|harmless dangerous|good bad|better worse|
         best worst|right wrong|true false|easy difficult hard|easier harder|full empty|maximum minimum|minimum maximum|upper lower|top bottom|front back|forward backward|inward outward|expand contract|melt freeze|
         evaporate condense|acid alkaline|acidic alkaline|positive negative|odd even|alive dead|live die|asleep awake|wake sleep|same different|equal unequal|always never|everywhere nowhere|everybody nobody|
         ascend descend|arrive leave|enter leave|ebb flood|inhale exhale|allow forbid prevent|permitted forbidden|allowed forbidden|accept refuse reject|succeed fail|include exclude|tighten loosen|clockwise anticlockwise|
         sharp blunt|smooth rough|clean dirty|sweet bitter sour|public private|import export|rare common|rarely often|seldom often|rich lean|tall short|taller shorter|lengthen shorten|speed slow|raise lower|
-        cover uncover|appear disappear|protect endanger harm|help hinder|improve worsen|strengthen weaken|dense sparse|regular irregular|possible impossible|visible invisible|stable unstable|direct indirect
+        strongest weakest|largest smallest|biggest smallest|fastest slowest|highest lowest|longest shortest|oldest newest youngest|hottest coldest|warmest coldest|heaviest lightest|deepest shallowest|earliest latest|
+        thickest thinnest|richest poorest|easiest hardest|expand shrink|swell shrink|larger smaller|bigger smaller|cover uncover|appear disappear|protect endanger harm|help hinder|improve worsen|strengthen weaken|dense sparse|regular irregular|possible impossible|visible invisible|stable unstable|direct indirect
         """;
 
     private static readonly Dictionary<string, HashSet<string>> ByStem = Read();

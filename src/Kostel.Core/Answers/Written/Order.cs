@@ -6,6 +6,11 @@ namespace Kostel.Core.Answers.Written;
 /// <summary>Whether what stands on the two sides of a relation was exchanged: cause and effect, the greater and the smaller, before and after, who does and to whom it is done.</summary>
 internal static partial class Order
 {
+    /// <summary>So many words before a verb may name who does it, and so many behind it to whom.</summary>
+    private const int Doers = 3, Undergoers = 6;
+
+    private const double Mostly = 0.5;
+
     /// <summary>The two sides of a relation, the one that causes, exceeds, precedes or does something first.</summary>
     private sealed record Sides(string Kind, List<string> First, List<string> Second);
 
@@ -39,7 +44,7 @@ internal static partial class Order
         Add("way", FromTo().Match(text), secondCauses: false);
         if (Than().Match(text) is { Success: true } than)
         {
-            var (left, right) = (Stems(than.Groups["one"].Value), Stems(than.Groups["other"].Value));
+            var (left, right) = (Stems($"{than.Groups["one"].Value} {than.Groups["mid"].Value}"), Stems(than.Groups["other"].Value));
             found.Add(IsLess(than.Groups["how"].Value) ? new Sides("than", right, left) : new Sides("than", left, right));
         }
 
@@ -58,20 +63,25 @@ internal static partial class Order
     /// <summary>A verb that both have, with what stands before and after it exchanged; "by" turns the sides.</summary>
     private static bool Acts(string sentence, IReadOnlyList<string> passage, Func<string, string, bool> same)
     {
+        if (sentence.Contains(" than ", StringComparison.OrdinalIgnoreCase))
+        {
+            return false;
+        }
+
         var mine = Words(sentence);
         foreach (var theirs in passage.Select(Words))
         {
             for (var i = 1; i < mine.Stems.Count - 1; i++)
             {
                 var j = theirs.Stems.FindIndex(s => s == mine.Stems[i]);
-                if (j < 1 || j >= theirs.Stems.Count - 1 || !mine.IsVerb[i])
+                if (j < 1 || mine.IsPassive[i] is null || theirs.IsPassive[j] is null || j >= theirs.Stems.Count - 1 || !(mine.IsVerb[i] || theirs.IsVerb[j]) || Undirected.Contains(mine.Stems[i]))
                 {
                     continue;
                 }
 
                 var (a, b) = Around(mine, i);
                 var (c, d) = Around(theirs, j);
-                if (Fit(a, d, same) > 0 && Fit(b, c, same) > 0 && Fit(a, c, same) == 0 && Fit(b, d, same) == 0)
+                if (c.Count > 0 && Fit(a, c, same) == 0 && Fit(a, d, same) >= Mostly && Fit(c, b, same) >= Mostly)
                 {
                     return true;
                 }
@@ -80,24 +90,25 @@ internal static partial class Order
 
         return false;
 
-        static (List<string> Does, List<string> Done) Around((List<string> Stems, List<bool> IsVerb, List<bool> IsPassive) w, int at)
+        static (List<string> Does, List<string> Done) Around((List<string> Stems, List<bool> IsVerb, List<bool?> IsPassive) w, int at)
         {
-            var (before, after) = (w.Stems.Take(at).TakeLast(2).ToList(), w.Stems.Skip(at + 1).Take(2).ToList());
-            return w.IsPassive[at] ? (after, before) : (before, after);
+            var (before, after) = (w.Stems.Take(at).TakeLast(Doers).ToList(), w.Stems.Skip(at + 1).Take(Undergoers).ToList());
+            return w.IsPassive[at] == true ? (after, before) : (before, after);
         }
     }
 
-    private static (List<string> Stems, List<bool> IsVerb, List<bool> IsPassive) Words(string text)
+    private static (List<string> Stems, List<bool> IsVerb, List<bool?> IsPassive) Words(string text)
     {
-        var (stems, isVerb, isPassive) = (new List<string>(), new List<bool>(), new List<bool>());
+        var (stems, isVerb, isPassive) = (new List<string>(), new List<bool>(), new List<bool?>());
         var words = Tokens.Of(text);
         for (var i = 0; i < words.Count; i++)
         {
-            if (AskedWords.All([words[i]]).FirstOrDefault() is { } said)
+            if (!Joining.Contains(words[i]))
             {
                 var isPast = words[i].EndsWith("ed", StringComparison.Ordinal) || words[i].EndsWith("en", StringComparison.Ordinal) || IrregularForms.BaseOf(words[i]) != words[i];
-                stems.Add(said.Stem);
-                isPassive.Add(isPast && words.Skip(Math.Max(0, i - 3)).Take(Math.Min(3, i)).Any(w => w is "is" or "are" or "was" or "were" or "be" or "been" or "being" or "get" or "gets") && words.Skip(i + 1).Take(3).Contains("by"));
+                stems.Add(Opposites.Stem(words[i]));
+                var isUndergone = isPast && words.Skip(Math.Max(0, i - 3)).Take(Math.Min(3, i)).Any(w => w is "is" or "are" or "was" or "were" or "be" or "been" or "being" or "get" or "gets");
+                isPassive.Add(!isUndergone ? false : words.Skip(i + 1).Take(3).Contains("by") ? true : null);
                 isVerb.Add(isPast || words[i].EndsWith('s') || words[i].EndsWith("ing", StringComparison.Ordinal) || (i > 0 && words[i - 1] is "can" or "will" or "must" or "may" or "to" or "should" or "they" or "we" or "you"));
             }
         }
@@ -105,16 +116,28 @@ internal static partial class Order
         return (stems, isVerb, isPassive);
     }
 
+    /// <summary>Verbs that do nothing to anything: "in the middle lies south".</summary>
+    private static readonly HashSet<string> Undirected = ["lie", "stand", "come", "go", "fall", "rise", "sit", "hang", "live", "grow", "follow", "occur", "happen", "begin", "remain", "stay", "meet", "differ"];
+
+    private static readonly HashSet<string> Joining = [.. """
+        the a an and or but of in on at to into from by with for as is are was were be been being it they them their its this that these those he she his her we you i our your my not no so then than very
+        also only just out up down off over through can will would must may might should could do does did has have had there here one such each every all some any
+        """.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)];
+
     private static List<string> Stems(string text) => AskedWords.Of(text).Where(w => !w.IsPlain).Select(w => w.Stem).ToList();
 
-    private static bool IsLess(string how) => Tokens.Of(how).Any(w => w is "less" or "fewer" or "lower" or "smaller" or "shorter" or "lighter" or "colder" or "cooler" or "slower" or "weaker" or "younger" or "earlier" or "thinner" or "narrower" or "cheaper" or "worse" or "drier" or "softer" or "shallower" or "nearer" or "later" or "poorer");
+    private static bool IsLess(string how) => Tokens.Of(how).Any(w => w is "less" or "fewer" or "lower" or "smaller" or "shorter" or "lighter" or "colder" or "cooler" or "slower" or "weaker" or "younger" or "earlier" or "thinner" or "narrower" or "cheaper" or "worse" or "drier" or "softer" or "shallower" or "nearer" or "later" or "poorer" or "slowly" or "rarely" or "seldom" or "softer" or "quieter" or "lesser");
 
     private const string Any = @"[^.;:!?]+?";
 
-    [GeneratedRegex($@"^(?<one>{Any})\b(?:because(?: of)?|since|as a result of|due to|owing to|thanks to)\b (?<other>{Any})[.;:!?]?$", RegexOptions.IgnoreCase)]
+    private const string Reasons = "because(?: of)?|since|as a result of|due to|owing to|thanks to";
+
+    [GeneratedRegex($@"^(?<one>{Any})\b(?:{Reasons})\b (?<other>{Any})[.;:!?]?$", RegexOptions.IgnoreCase)]
     private static partial Regex Because();
 
-    [GeneratedRegex($@"^(?<one>{Any})\b(?:therefore|and so|so that|, so|which is why|causes?|caused|leads? to|led to|results? in|makes?|made|brings? about|produces?|raises?|drives?)\b (?<other>{Any})[.;:!?]?$", RegexOptions.IgnoreCase)]
+    private const string Causes = "causes?|caused|leads? to|led to|results? in|makes?|made|brings? about|produces?|raises?|drives?";
+
+    [GeneratedRegex($@"^(?<one>{Any})\b(?:therefore|and so|so that|, so|which is why|{Causes})\b (?<other>{Any})[.;:!?]?$", RegexOptions.IgnoreCase)]
     private static partial Regex Therefore();
 
     [GeneratedRegex($@"^(?<one>{Any})\b(?:is|are|was|were) (?:caused|made|produced|raised|driven|brought about) by\b (?<other>{Any})[.;:!?]?$", RegexOptions.IgnoreCase)]
@@ -129,6 +152,8 @@ internal static partial class Order
     [GeneratedRegex($@"\bfrom (?<one>{Any}) (?:to|into|towards) (?<other>{Any})(?:[.,;:!?]|$)", RegexOptions.IgnoreCase)]
     private static partial Regex FromTo();
 
-    [GeneratedRegex($@"^(?<one>{Any})\b(?<how>(?:more|less|fewer) \p{{L}}+|\p{{L}}+er|more|less|worse|better) than (?<other>{Any})(?:[.,;:!?]|$)", RegexOptions.IgnoreCase)]
+    private const string Degree = @"(?:more|less|fewer) \p{L}+|\p{L}+er|more|less|worse|better";
+
+    [GeneratedRegex($@"^(?<one>{Any})\b(?<how>{Degree})\b(?<mid>[^.,;:!?]*?) than (?<other>{Any})(?:[.,;:!?]|$)", RegexOptions.IgnoreCase)]
     private static partial Regex Than();
 }

@@ -9,8 +9,26 @@ public static partial class PassageGuard
     /// <summary>Whether a sentence tries to tell a model what to do.</summary>
     public static bool Instructs(string sentence) => Orders().IsMatch(sentence) || Speaks().IsMatch(sentence);
 
-    /// <summary>The sentences that are only said.</summary>
-    public static IReadOnlyList<Sentence> Said(IEnumerable<Sentence> sentences) => sentences.Where(s => !Instructs(s.Text)).ToList();
+    /// <summary>The sentences that are only said, in runs between those that are not: nothing is quoted across these.</summary>
+    public static IReadOnlyList<IReadOnlyList<Sentence>> Runs(IEnumerable<Sentence> sentences)
+    {
+        var runs = new List<IReadOnlyList<Sentence>>();
+        var run = new List<Sentence>();
+        foreach (var sentence in sentences)
+        {
+            if (!Instructs(sentence.Text))
+            {
+                run.Add(sentence);
+            }
+            else if (run.Count > 0)
+            {
+                runs.Add(run);
+                run = [];
+            }
+        }
+
+        return run.Count > 0 ? [.. runs, run] : runs;
+    }
 
     private const string Earlier = "previous|earlier|above|prior|other|these|those|your|all|any";
     private const string Things = "instructions?|rules?|prompts?|directions?|commands?|passages?";
@@ -20,6 +38,10 @@ public static partial class PassageGuard
 
     private const string Models = "language model|assistant|chat ?bot|artificial intelligence|system prompt|system message";
 
-    [GeneratedRegex($@"\b(?:you are|act as|if you are|dear|hello|note to(?: the)?|to any|attention)\b[^.!?]*\b(?:{Models})\b|\b(?:respond|reply|answer|output) (?:only )?with\b|\b(?:system|assistant)\s*:", RegexOptions.IgnoreCase)]
+    private const string Addressing = "you are|act as|if you are|dear|hello|note to(?: the)?|to any|attention";
+
+    private const string Demanding = @"\b(?:respond|reply|answer|output) (?:only )?with\b|\b(?:system|assistant)\s*:";
+
+    [GeneratedRegex($@"\b(?:{Addressing})\b[^.!?]*\b(?:{Models})\b|{Demanding}", RegexOptions.IgnoreCase)]
     private static partial Regex Speaks();
 }

@@ -22,9 +22,9 @@ public sealed record WrittenAnswer(string Host, string Model, DateTime WrittenAt
         var check = new SentenceCheck(known);
         var numbers = request.Passages.Select((p, i) => (p.Number, Place: i)).ToDictionary(p => p.Number, p => p.Place);
         var sentences = WrittenReading.Of(text);
-        if (sentences.Count == 0)
+        if (sentences.Count == 0 || sentences.All(s => Tokens.Of(s.Text).Count < ShortestSentence))
         {
-            throw new FormatException("The model wrote nothing.");
+            throw new FormatException("The model wrote nothing that could be read.");
         }
 
         if (request.Language == "English" && IsForeign(text))
@@ -49,7 +49,7 @@ public sealed record WrittenAnswer(string Host, string Model, DateTime WrittenAt
     /// <summary>English has a word of every day in every third place or so.</summary>
     private static bool IsForeign(string text) => Tokens.Of(text) is { Count: >= FewestWords } words && words.Count(StopWords.Contains) < words.Count * EveryDay;
 
-    private const int FewestWords = 8;
+    private const int FewestWords = 8, ShortestSentence = 3;
 
     private const double EveryDay = 0.15;
 

@@ -44,7 +44,7 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
     {
         var asking = new Asking(row.Answer.Understood ?? row.Text, null, [], row.Answer.Scope.FirstOrDefault(p => p.Kind == ScopeKind.Stretch), Compares: false);
         var (sources, _, _, text, lectures, known) = await Sources(asking, place, ownerId, cancel);
-        var found = new AnswerFinder(sources.ConvertAll(s => s with { Sentences = PassageGuard.Said(s.Sentences) }), known).Nearest(text, most);
+        var found = new AnswerFinder(sources.SelectMany(s => PassageGuard.Runs(s.Sentences).Select(run => s with { Sentences = run })).ToList(), known).Nearest(text, most);
         return (found, lectures.FindAll(l => sources.Exists(s => s.LectureId == l.Id)));
     }
 
@@ -63,13 +63,27 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
         scope = asking.Stretch is null ? scope : [.. scope, asking.Stretch];
         var text = full ?? question.Text;
         var ids = left.Count <= AskedWhole ? left : await Likeliest(text, left, place.ForSearch(ownerId), cancel);
+        var sources = await Within(ids, scope, lectures, cancel);
+        if (sources.TrueForAll(s => s.Sentences.Count == 0) && scope.Any(p => p.Kind == ScopeKind.Speaker))
+        {
+            // Nobody here can be told to be the one who was named.
+            scope = scope.Where(p => p.Kind != ScopeKind.Speaker).ToList();
+            text = full ?? asking.Text;
+            sources = await Within(ids, scope, lectures, cancel);
+        }
+
+        return (sources, scope, full, text, lectures, known);
+    }
+
+    private async Task<List<AskedSource>> Within(IEnumerable<string> ids, IReadOnlyList<ScopePart> scope, List<LectureRow> lectures, CancellationToken cancel)
+    {
         var sources = new List<AskedSource>();
         foreach (var id in ids)
         {
             sources.Add(WithinScope.Of(id, await context.Transcript(lectures.Find(l => l.Id == id)!, cancel), scope));
         }
 
-        return (sources, scope, full, text, lectures, known);
+        return sources;
     }
 
     /// <summary>What a question says of where to look; days that no lecture was held on are what is asked about.</summary>

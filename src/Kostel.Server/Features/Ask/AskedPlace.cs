@@ -32,9 +32,9 @@ internal sealed record AskedPlace(LectureRow? Lecture, CourseRow? Course)
     public async Task<ScopeGround> Ground(KostelContext context, List<LectureRow> lectures, DateOnly today, CancellationToken cancel)
     {
         var ids = lectures.ConvertAll(l => l.Id);
-        var speakers = await context.Speakers.AsNoTracking().Where(s => ids.Contains(s.LectureId)).Select(s => new { s.Name, s.Asks }).Distinct().ToListAsync(cancel);
+        var speakers = await context.Speakers.AsNoTracking().Where(s => ids.Contains(s.LectureId)).Select(s => new { s.LectureId, s.Name }).ToListAsync(cancel);
         IReadOnlyList<Chapter> chapters = Lecture is null ? [] : (await context.Transcript(Lecture, cancel)).Chapters;
-        return new ScopeGround(today, speakers.Select(s => s.Name).Distinct().ToList(), speakers.Exists(s => s.Asks), Lecture is null, chapters, Lecture?.DurationMs ?? 0);
+        return new ScopeGround(today, speakers.Select(s => s.Name).Distinct().ToList(), speakers.GroupBy(s => s.LectureId).Any(l => l.Count() > 1), Lecture is null, chapters, Lecture?.DurationMs ?? 0);
     }
 
     /// <summary>The same as what a search looks in.</summary>

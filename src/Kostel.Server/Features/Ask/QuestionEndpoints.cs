@@ -29,7 +29,11 @@ public sealed record NewQuestion(
     string Text, int? Thread = null, string? Lecture = null, string? Course = null, bool IsAlone = false, int? FromMs = null, int? ToMs = null, bool Compares = false)
 {
     /// <summary>What it says of where to look, and is not to be understood so.</summary>
-    public IReadOnlyList<ScopeKind> Off { get; init; } = [];
+    public IReadOnlyList<string> Off { get; init; } = [];
+
+    internal List<ScopeKind> KindsOff => (Off ?? []).OfType<string>().Select(k => Enum.TryParse<ScopeKind>(k, ignoreCase: true, out var kind) && Enum.IsDefined(kind)
+        ? kind
+        : throw new NotValidException("What can be taken off is one of: days, lectures, speaker, stretch.")).ToList();
 }
 
 /// <summary>A question that was asked, with its thread.</summary>
@@ -61,7 +65,7 @@ internal static class QuestionEndpoints
         var thread = question.Thread is { } id ? await context.FindThread(id, asker, cancel) : null;
         var place = thread is null ? await AskedPlace.Find(context, question.Lecture, question.Course, cancel) : await AskedPlace.Of(context, thread, cancel);
         var before = thread is null || question.IsAlone ? null : await context.Questions.AsNoTracking().Where(q => q.ThreadId == thread.Id).OrderByDescending(q => q.Id).FirstOrDefaultAsync(cancel);
-        var (answer, _) = await answering.Ask(new Asking(text, before, question.Off ?? [], Stretch(question), question.Compares), place, asker.PersonId, cancel);
+        var (answer, _) = await answering.Ask(new Asking(text, before, question.KindsOff, Stretch(question), question.Compares), place, asker.PersonId, cancel);
         var now = time.GetUtcNow().UtcDateTime;
         if (thread is null)
         {

@@ -105,10 +105,11 @@ const isSteps = computed(() => props.answer.form === 'steps')
 }
 .sides {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(240px, 44%), 1fr));
   gap: 6px 22px;
 }
 h4 {
+  margin: 0;
   font: 600 16px/1.35 var(--serif);
   padding-bottom: 4px;
   border-bottom: 1px solid var(--ink);
