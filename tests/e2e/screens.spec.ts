@@ -8,6 +8,8 @@ const screens: [name: string, path: string, ready: string][] = [
   ['Bring in', '/bring-in', 'Bring in'],
   ['A lecture', '/lecture/rule-of-twelfths', 'The rule of twelfths'],
   ['Ask', '/lecture/rule-of-twelfths?desk=ask', 'The rule of twelfths'],
+  ['Asking everything', '/ask', 'Ask everything'],
+  ['A model of one’s own', '/writer', 'A language model of your own'],
   ['Summary', '/lecture/rule-of-twelfths?desk=summary', 'The rule of twelfths'],
   ['Cards', '/lecture/rule-of-twelfths?desk=cards', 'The rule of twelfths'],
   ['Quiz', '/lecture/rule-of-twelfths?desk=quiz', 'The rule of twelfths'],

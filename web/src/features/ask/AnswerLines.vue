@@ -41,7 +41,7 @@ const isSteps = computed(() => props.answer.form === 'steps')
   <p v-if="answer.differs" class="differs">The lectures differ here.</p>
   <div v-if="answer.sides.length" class="sides">
     <section v-for="side in answer.sides" :key="side.name" :aria-label="side.name">
-      <h4>{{ side.name }}</h4>
+      <h3>{{ side.name }}</h3>
       <ul class="lines">
         <EvidenceLine
           v-for="line in side.lines"
@@ -108,7 +108,7 @@ const isSteps = computed(() => props.answer.form === 'steps')
   grid-template-columns: repeat(auto-fit, minmax(min(240px, 44%), 1fr));
   gap: 6px 22px;
 }
-h4 {
+h3 {
   margin: 0;
   font: 600 16px/1.35 var(--serif);
   padding-bottom: 4px;

@@ -26,7 +26,7 @@ const best = computed(() => answer.value.lines[0])
 
 <template>
   <article class="question" :aria-label="question.text">
-    <h3>{{ question.text }}</h3>
+    <h2>{{ question.text }}</h2>
     <p v-if="answer.scope.length" class="scope">
       <span v-for="part in answer.scope" :key="part.kind" class="chip">
         {{ part.kind === 'speaker' ? `said by ${part.words}` : part.words }}
@@ -66,7 +66,7 @@ const best = computed(() => answer.value.lines[0])
 .question {
   padding: 4px 0 20px;
 }
-h3 {
+h2 {
   font-size: 17px;
   margin-bottom: 10px;
   overflow-wrap: anywhere;
