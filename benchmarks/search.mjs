@@ -68,6 +68,16 @@ try {
     console.log(`| ${name} | ${[at(plain, 0.5), at(plain, 0.95), at(meant, 0.5), at(meant, 0.95)].map((x) => x.toFixed(0)).join(' | ')} | ${at(hits, 0.5)} |`)
   }
   console.log(`| **all** | ${[at(all[0], 0.5), at(all[0], 0.95), at(all[1], 0.5), at(all[1], 0.95)].map((x) => x.toFixed(0)).join(' | ')} | |`)
+  const answered = { shown: [], first: 0 }
+  for (let i = 0; i < 61; i++) {
+    const start = performance.now()
+    const answer = await fetch(`${url}/api/answer?${new URLSearchParams({ text: `${kinds['a question']()}?` })}`)
+    if (!answer.ok) throw new Error(await answer.text())
+    await answer.json()
+    if (i === 0) answered.first = performance.now() - start
+    else answered.shown.push(performance.now() - start)
+  }
+  console.log(`\n| answers over everything | first | median | 95th percentile |\n|---|---|---|---|\n| 60 questions | ${answered.first.toFixed(0)} | ${at(answered.shown, 0.5).toFixed(0)} | ${at(answered.shown, 0.95).toFixed(0)} |`)
   console.log(`\nmemory of the server: ${rss(server.pid)} MB`)
 } finally {
   server.kill('SIGTERM')

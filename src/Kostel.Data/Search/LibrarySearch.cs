@@ -87,6 +87,18 @@ public static class LibrarySearch
         return rows.ToDictionary(r => places[(r.LectureId, r.Key)]);
     }
 
+    /// <summary>The passages of entries with those beside them, in the order of their lectures.</summary>
+    public static async Task<List<PassageRow>> PassagesAround(this KostelContext context, IEnumerable<FoundEntry> entries, CancellationToken cancel)
+    {
+        var ids = JsonSerializer.Serialize(entries.Where(e => e.Kind == IndexedKind.Passage).Select(e => e.Id));
+        return await context.Passages.FromSql(
+            $"""
+            SELECT DISTINCT n.* FROM SearchEntries e JOIN Passages p ON p.LectureId = e.LectureId AND p.Key = e.Ref
+            JOIN Passages n ON n.LectureId = p.LectureId AND n.Number BETWEEN p.Number - 1 AND p.Number + 1
+            WHERE e.Id IN (SELECT value FROM json_each({ids})) ORDER BY n.LectureId, n.Number
+            """).AsNoTracking().ToListAsync(cancel);
+    }
+
     private static async Task<List<FoundEntry>> Find(this KostelContext context, string match, SearchScope scope, CancellationToken cancel) =>
         (match.Length == 0 ? [] : scope.IsNarrow ? await context.FindInside(match, scope, cancel) : await context.FindEverywhere(match, scope.OwnerId, cancel)).ConvertAll(Entry);
 

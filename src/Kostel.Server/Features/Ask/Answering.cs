@@ -28,15 +28,18 @@ internal sealed record Asking(string Text, QuestionRow? Before, IReadOnlyCollect
 /// <summary>Answers questions out of one lecture or of many.</summary>
 internal sealed class Answering(KostelContext context, SearchReading search, WordKnowledgeFiles words, TimeProvider time)
 {
-    /// <summary>So many lectures are asked whole; of more, those that a search for the question's words finds first.</summary>
+    /// <summary>So many lectures are asked whole; of more, the places that a search for the question's words finds.</summary>
     public const int AskedWhole = 12;
+
+    /// <summary>Of more lectures, so many places that speak of it are asked.</summary>
+    private const int PlacesAsked = 16;
 
     /// <summary>The answer, and how many lectures were asked.</summary>
     public async Task<(Answer Answer, int Asked)> Ask(Asking asking, AskedPlace place, int ownerId, CancellationToken cancel)
     {
         var (sources, scope, full, text, lectures, known) = await Sources(asking, place, ownerId, cancel);
         var answer = asking.Compares ? Compared(text, sources, lectures, known) : new AnswerFinder(sources, known).Ask(text);
-        return (answer with { Scope = scope, Understood = full }, sources.Count);
+        return (answer with { Scope = scope, Understood = full }, sources.Select(s => s.LectureId).Distinct().Count());
     }
 
     /// <summary>The places nearest to a question that was asked, for somebody who is to write of them, and the lectures; without what speaks to a model and not to listeners.</summary>
@@ -62,7 +65,13 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
         left = inherits ? Left(lectures, scope) : left;
         scope = asking.Stretch is null ? scope : [.. scope, asking.Stretch];
         var text = full ?? question.Text;
-        var ids = left.Count <= AskedWhole ? left : await Likeliest(text, left, place.ForSearch(ownerId), cancel);
+        var isWhole = left.Count <= AskedWhole;
+        if (!isWhole && !asking.Compares && !scope.Any(p => p.Kind == ScopeKind.Speaker))
+        {
+            return (await Places(text, left, place.ForSearch(ownerId), cancel), scope, full, text, lectures, known);
+        }
+
+        var ids = isWhole ? left : await Likeliest(text, left, place.ForSearch(ownerId), cancel);
         var sources = await Within(ids, scope, lectures, cancel);
         if (sources.TrueForAll(s => s.Sentences.Count == 0) && scope.Any(p => p.Kind == ScopeKind.Speaker))
         {
@@ -105,10 +114,31 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
 
     private static IReadOnlyList<string> Left(List<LectureRow> lectures, IReadOnlyList<ScopePart> scope) => WithinScope.Of(lectures.ConvertAll(l => (l.Id, l.HeldOn)), scope);
 
+    /// <summary>Of many lectures the places that speak of it, each with what is said before and after.</summary>
+    private async Task<List<AskedSource>> Places(string text, IReadOnlyList<string> left, SearchScope scope, CancellationToken cancel)
+    {
+        var inside = left.ToHashSet();
+        var found = await search.Passages(About(text), scope, inside.Contains, PlacesAsked, cancel);
+        var rows = await context.PassagesAround(found, cancel);
+        var runs = new List<List<PassageRow>>();
+        foreach (var row in rows)
+        {
+            if (runs.Count == 0 || runs[^1][^1].LectureId != row.LectureId || runs[^1][^1].Number + 1 != row.Number)
+            {
+                runs.Add([]);
+            }
+
+            runs[^1].Add(row);
+        }
+
+        return runs.ConvertAll(run => new AskedSource(run[0].LectureId, Sentences.Of(run.Select(r => new Passage(r.Key, r.SpeakerKey, r.StartMs, r.EndMs, r.Words)))));
+    }
+
+    private static string About(string text) => string.Join(' ', Question.Read(text).Words.Select(w => w.Word));
+
     private async Task<IReadOnlyList<string>> Likeliest(string text, IReadOnlyList<string> left, SearchScope scope, CancellationToken cancel)
     {
-        var about = string.Join(' ', Question.Read(text).Words.Select(w => w.Word));
-        var found = await search.Find(about, scope with { Kinds = [IndexedKind.Passage] }, isTyping: false, byMeaning: true, cancel);
+        var found = await search.Find(About(text), scope with { Kinds = [IndexedKind.Passage] }, isTyping: false, byMeaning: true, cancel);
         return found.Lectures.Select(l => l.Id).Where(left.Contains).Take(AskedWhole).ToList();
     }
 

@@ -18,6 +18,11 @@ internal sealed class SearchReading(KostelContext context, SearchMemory memory)
     /// <summary>Passages that are less alike are about something else (a judgement, on the demonstration and on generated texts).</summary>
     private const double Alike = 0.42;
 
+    /// <summary>What answers may be in words that are less alike; and how much less a place further down counts (60 as published).</summary>
+    private const double RatherAlike = 0.8;
+
+    private const int RankOffset = 60;
+
     /// <summary>Looks for it.</summary>
     /// <param name="isTyping">Whether the last word may not be whole.</param>
     /// <param name="byMeaning">Whether other words for it count.</param>
@@ -65,6 +70,26 @@ internal sealed class SearchReading(KostelContext context, SearchMemory memory)
                 found.TryAdd(entry.Id, (entry, by));
             }
         }
+    }
+
+    /// <summary>The passages that speak of something, by words and by meaning together (reciprocal ranks, Cormack, Clarke &amp; Büttcher 2009), the best first.</summary>
+    /// <param name="inside">The lectures that are looked through.</param>
+    public async Task<List<FoundEntry>> Passages(string text, SearchScope scope, Func<string, bool> inside, int most, CancellationToken cancel)
+    {
+        var query = SearchQuery.Read(text, isTyping: false);
+        if (query.IsEmpty)
+        {
+            return [];
+        }
+
+        var said = scope with { Kinds = [IndexedKind.Passage] };
+        var plan = SearchPlan.Of(query, await memory.Vocabulary(context, cancel));
+        var byWords = (await context.FindSome(plan.Terms, said, cancel)).Where(e => inside(e.LectureId!)).Take(most).ToList();
+        var meant = (await memory.Meaning(context, cancel))?.Find(query.Plain, memory.Vectors, inside, most, Alike * RatherAlike) ?? [];
+        var byMeaning = (await context.EntriesOf(meant, said, cancel)).OrderByDescending(e => e.Score).ToList();
+        return byWords.Concat(byMeaning).DistinctBy(e => e.Id).OrderByDescending(e => Rank(byWords, e) + Rank(byMeaning, e)).Take(most).ToList();
+
+        static double Rank(List<FoundEntry> list, FoundEntry entry) => list.FindIndex(e => e.Id == entry.Id) is var at and >= 0 ? 1.0 / (RankOffset + at) : 0;
     }
 
     private async Task<List<SearchLecture>> Lectures(List<(FoundEntry Entry, FoundBy By)> found, SearchScope scope, HitTexts texts, CancellationToken cancel)
