@@ -77,6 +77,7 @@ internal static class QuestionEndpoints
         var row = new QuestionRow { LectureId = thread.LectureId, CourseId = thread.CourseId, OwnerId = asker.PersonId, Text = text, Answer = answer, AskedAt = now };
         thread.Questions.Add(row);
         await Keep(context, cancel);
+        views.IsFresh = true;
         return TypedResults.Ok(new AskedView(await views.Of(thread, cancel), await views.Of(row, cancel)));
     }
 
@@ -142,6 +143,7 @@ internal static class QuestionEndpoints
     {
         var asked = EntryRules.Question.Read(text);
         var place = await AskedPlace.Find(context, lecture, course, cancel);
+        views.IsFresh = true;
         var (answer, count) = await answering.Ask(new Asking(asked, null, [], null, Compares: false) { Days = from is null && to is null ? null : new ScopePart(ScopeKind.Days, "") { From = from, To = to } }, place, asker.PersonId, cancel);
         return TypedResults.Ok(new PassingAnswer(await views.Of(answer, lecture, asked, cancel), count));
     }

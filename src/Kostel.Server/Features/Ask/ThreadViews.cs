@@ -54,7 +54,10 @@ public sealed record QuestionView(int Id, string Text, DateTime AskedAt, AnswerV
 /// <summary>Shows threads and answers, beside what the lectures say today.</summary>
 internal sealed class ThreadViews(KostelContext context)
 {
-    private readonly Dictionary<string, (LectureRow Row, EvidenceViews Evidence)?> lectures = [];
+    private readonly Dictionary<string, (LectureRow Row, Func<Evidence, EvidenceView> View)?> lectures = [];
+
+    /// <summary>Whether what is shown was found a moment ago: then it needs no comparison with what is said today.</summary>
+    public bool IsFresh { get; set; }
 
     public async Task<ThreadView> Of(ThreadRow thread, CancellationToken cancel) => new(
         thread.Id, thread.Title, thread.IsNamed, thread.LectureId,
@@ -71,7 +74,7 @@ internal sealed class ThreadViews(KostelContext context)
     {
         var all = answer.Lines.Concat(answer.Sides.SelectMany(s => s.Lines)).ToList();
         await Open(all, lectureId, cancel);
-        var quoted = all.Select(l => l.LectureId ?? lectureId).OfType<string>().Distinct().Select(id => lectures[id]).OfType<(LectureRow Row, EvidenceViews)>();
+        var quoted = all.Select(l => l.LectureId ?? lectureId).OfType<string>().Distinct().Select(id => lectures[id]).OfType<(LectureRow Row, Func<Evidence, EvidenceView>)>();
         return new AnswerView(
             answer.State, answer.Form, answer.Lines.Select(l => View(l, lectureId)).ToList(), answer.Parts, answer.Items, answer.Sides.Select(s => new SideView(s.Name, s.Lines.Select(l => View(l, lectureId)).ToList())).ToList(),
             answer.SaysYes, answer.Differs, answer.IsChosen, answer.UnheardWords, answer.Understood is { } understood ? FollowUp.Taken(text, understood) : [],
@@ -91,10 +94,16 @@ internal sealed class ThreadViews(KostelContext context)
         foreach (var id in lines.Select(l => l.LectureId ?? lectureId).OfType<string>().Distinct().Where(id => !lectures.ContainsKey(id)))
         {
             var found = await context.Lectures.AsNoTracking().FirstOrDefaultAsync(l => l.Id == id && l.DeletedAt == null, cancel);
-            lectures[id] = found is null ? null : (found, new EvidenceViews(id, await context.Transcript(found, cancel)));
+            lectures[id] = found is null ? null : (found, IsFresh ? await Fresh(id, cancel) : new EvidenceViews(id, await context.Transcript(found, cancel)).Of);
         }
     }
 
+    private async Task<Func<Evidence, EvidenceView>> Fresh(string id, CancellationToken cancel)
+    {
+        var chapters = await context.Chapters.AsNoTracking().Where(c => c.LectureId == id).OrderBy(c => c.StartMs).Select(c => new { c.StartMs, c.Title }).ToListAsync(cancel);
+        return line => new EvidenceView(id, line.StartMs, line.EndMs, line.Quote, chapters.LastOrDefault(c => c.StartMs <= line.StartMs)?.Title ?? "", null);
+    }
+
     private EvidenceView View(Evidence line, string? lectureId) =>
-        lectures[line.LectureId ?? lectureId!] is { } at ? at.Evidence.Of(line) : new EvidenceView(line.LectureId ?? "", line.StartMs, line.EndMs, line.Quote, "", null);
+        lectures[line.LectureId ?? lectureId!] is { } at ? at.View(line) : new EvidenceView(line.LectureId ?? "", line.StartMs, line.EndMs, line.Quote, "", null);
 }
