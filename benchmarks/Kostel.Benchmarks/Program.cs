@@ -80,6 +80,13 @@ if (args is ["ask", var questions, var lecturesFolder, ..])
     return;
 }
 
+// With "right LIST FOLDER" questions are put to all transcripts of a folder at once.
+if (args is ["right", var asked, var transcripts])
+{
+    LibraryBench.Run(asked, transcripts, new WordKnowledgeFiles(models).Value);
+    return;
+}
+
 // With "written FOLDER [each]" written sentences are compared with passages.
 if (args is ["written", var sentences, ..])
 {
