@@ -80,6 +80,13 @@ if (args is ["ask", var questions, var lecturesFolder, ..])
     return;
 }
 
+// With "spoken LIST FOLDER TRANSCRIPTS" questions are put to texts, and to what the recogniser wrote of them.
+if (args is ["spoken", var askedOf, var writtenTexts, var heardTexts])
+{
+    SpokenBench.Run(askedOf, writtenTexts, heardTexts, new WordKnowledgeFiles(models).Value);
+    return;
+}
+
 // With "right LIST FOLDER" questions are put to all transcripts of a folder at once.
 if (args is ["right", var asked, var transcripts])
 {

@@ -36,7 +36,7 @@ public static class LectureStore
                 c.Card.SourceKey, c.Card.Content.Front, c.Card.Content.Back, c.Card.Source.In(null), c.Card.CreatedAt,
                 c.State.DueAt, c.State.Stability, c.State.Difficulty, c.State.ReviewedAt,
                 reviews[c.Card.Id].Select(r => new KeptReview(r.Grade, r.At, r.Stability, r.Difficulty)).ToList())),
-            questions.ConvertAll(q => new KeptQuestion(q.Text, q.AskedAt, q.Answer.In(null), new KeptThread(numbers.IndexOf(q.ThreadId) + 1, threads[q.ThreadId]))),
+            questions.ConvertAll(q => new KeptQuestion(q.Text, q.AskedAt, q.Answer.In(null), new KeptThread(numbers.IndexOf(q.ThreadId) + 1, threads[q.ThreadId]), q.Written?.In(null))),
             quizzes.ConvertAll(q => new KeptQuiz(
                 q.MadeAt,
                 q.Questions.OrderBy(x => x.Number).Select(x => (x.Source, Asks: (ChoiceQuestion)x.Content)).Select(x => new KeptQuizQuestion(x.Asks.Stem, x.Asks.Choices, x.Asks.Key, x.Source.In(null))).ToList(),
@@ -69,7 +69,7 @@ public static class LectureStore
             LectureId = lectureId,
             Title = thread.First().Kept.Thread?.Title ?? thread.First().Kept.Text,
             ChangedAt = thread.Max(q => q.Kept.AskedAt),
-            Questions = thread.Select(q => new QuestionRow { LectureId = lectureId, Text = q.Kept.Text, AskedAt = q.Kept.AskedAt, Answer = q.Kept.Answer.In(lectureId) }).ToList(),
+            Questions = thread.Select(q => new QuestionRow { LectureId = lectureId, Text = q.Kept.Text, AskedAt = q.Kept.AskedAt, Answer = q.Kept.Answer.In(lectureId), Written = q.Kept.Written?.In(lectureId) }).ToList(),
         }));
         var cards = (things.Cards ?? []).DistinctBy(c => c.Key).Select(c => (Kept: c, Row: new CardRow
         {

@@ -1,4 +1,5 @@
 using Kostel.Core.Answers;
+using Kostel.Core.Answers.Written;
 using Kostel.Core.Marks;
 using Kostel.Core.Review;
 using Kostel.Core.Speech;
@@ -42,7 +43,7 @@ public sealed record KeptCard(
 public sealed record KeptReview(RecallGrade Grade, DateTime At, double Stability, double Difficulty);
 
 /// <summary>A question that was asked, with its answer.</summary>
-public sealed record KeptQuestion(string Text, DateTime AskedAt, Answer Answer, KeptThread? Thread = null);
+public sealed record KeptQuestion(string Text, DateTime AskedAt, Answer Answer, KeptThread? Thread = null, WrittenAnswer? Written = null);
 
 /// <summary>The thread of a question: those of one number belong together.</summary>
 public sealed record KeptThread(int Number, string Title);

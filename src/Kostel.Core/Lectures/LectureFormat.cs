@@ -96,6 +96,27 @@ public static class LectureFormat
             All(question.Answer.UnheardWords, "unheardWords");
             All(question.Answer.Parts, "parts");
             All(question.Answer.Items, "items");
+            if (question.Written is { } written)
+            {
+                Require(written.Model, "a model");
+                Require(written.Host, "a host");
+                var places = All(written.Passages, "passages").Count;
+                foreach (var passage in written.Passages)
+                {
+                    Check(passage);
+                }
+
+                foreach (var sentence in All(written.Sentences, "sentences"))
+                {
+                    Require(sentence.Text, "a sentence");
+                    All(sentence.Doubts, "doubts");
+                    if (All(sentence.Passages, "passages").Any(p => p < 0 || p >= places))
+                    {
+                        throw new FormatException("Expected a written sentence to name passages that are there.");
+                    }
+                }
+            }
+
             All(question.Answer.Scope, "scope");
             foreach (var side in All(question.Answer.Sides, "sides"))
             {

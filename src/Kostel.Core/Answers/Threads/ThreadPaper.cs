@@ -7,6 +7,9 @@ public sealed record ThreadPaper(string Title, string Place, IReadOnlyList<Paper
 /// <summary>A question with its answer.</summary>
 public sealed record PaperQuestion(string Text, AnswerState State, DateTime AskedAt, IReadOnlyList<PaperPart> Parts)
 {
+    /// <summary>Who wrote sentences of their own, and what of them is borne out; null for nobody.</summary>
+    public PaperPart? Written { get; init; }
+
     /// <summary>What is said of the state in words; empty where it was said.</summary>
     public string StateWords => State switch
     {

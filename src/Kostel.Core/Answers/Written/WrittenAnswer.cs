@@ -15,6 +15,9 @@ public sealed record CheckedSentence(string Text, IReadOnlyList<int> Passages, I
 /// <param name="Passages">What it was given, and the sentences point to.</param>
 public sealed record WrittenAnswer(string Host, string Model, DateTime WrittenAt, string? Instructions, IReadOnlyList<CheckedSentence> Sentences, IReadOnlyList<Evidence> Passages)
 {
+    /// <summary>The same as of a lecture.</summary>
+    public WrittenAnswer In(string? lectureId) => this with { Passages = Passages.Select(p => p.In(lectureId)).ToList() };
+
     /// <summary>Reads and compares what a model wrote.</summary>
     /// <exception cref="FormatException">It is no answer: nothing at all, or none of its sentences names a passage.</exception>
     public static IReadOnlyList<CheckedSentence> Check(string text, WritingRequest request, WordKnowledge known)

@@ -115,7 +115,14 @@ internal static class ThreadEndpoints
         var answer = question.Answer;
         var titles = answer.Lectures.ToDictionary(l => l.Id, l => l.Title);
         var sides = answer.Sides.Count > 0 ? answer.Sides.Select(s => new PaperPart(s.Name, s.Lines.Select(Line).ToList())).ToList() : [new PaperPart(null, answer.Lines.Select(Line).ToList())];
-        return new PaperQuestion(question.Text, answer.State, question.AskedAt, sides);
+        return new PaperQuestion(question.Text, answer.State, question.AskedAt, sides)
+        {
+            Written = question.Written is { } w
+                ? new PaperPart(
+                    $"Written by {w.Model} at {w.Host}, of the passages named",
+                    w.Sentences.Where(s => s.Doubts.Count == 0 && s.Passages.Count > 0).Select(s => Line(w.Passages[s.Passages[0]]) with { Quote = s.Text }).ToList())
+                : null,
+        };
 
         PaperLine Line(EvidenceView line) => new(
             line.StartMs, line.Quote, titles.ContainsKey(line.LectureId) ? $"{address}{line.LectureId}?t={line.StartMs / 1000}" : null, namesLectures ? titles.GetValueOrDefault(line.LectureId, "a lecture that is no longer here") : null);

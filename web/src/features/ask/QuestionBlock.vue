@@ -47,7 +47,12 @@ const best = computed(() => answer.value.lines[0])
       @hear="emit('hear', $event)"
       @taken="emit('taken')"
     >
-      <button v-if="index > 0 && !answer.isChosen" class="k-quiet small" type="button" @click="emit('choose', line)">
+      <button
+        v-if="index > 0 && !answer.isChosen && answer.state !== 'notSaid'"
+        class="k-quiet small"
+        type="button"
+        @click="emit('choose', line)"
+      >
         This answers it
       </button>
     </AnswerLines>

@@ -233,10 +233,10 @@ defineExpose({ send })
   white-space: nowrap;
 }
 @media (max-width: 620px) {
-  .field {
+  .field:has(.compare) {
     flex-wrap: wrap;
   }
-  .field input:not([type]) {
+  .field:has(.compare) input:not([type]) {
     flex-basis: 100%;
   }
 }
