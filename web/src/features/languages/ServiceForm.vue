@@ -1,19 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { api, must, says, type Service } from '@/api/client'
+import ServiceEntry from '@/shared/ServiceEntry.vue'
 
 const props = defineProps<{ service: Service | null }>()
 const emit = defineEmits<{ changed: [] }>()
 const isEntering = ref(false)
-const address = ref('')
-const key = ref('')
-const model = ref('')
-const agreed = ref(false)
 const isAsking = ref(false)
 const problem = ref('')
-// At once, and not when the field is first seen: by then the next field may be the one that is typed into.
-const vFocus = { mounted: (field: HTMLElement) => field.querySelector('input')?.focus() }
-
 const abilities = computed(() => {
   if (!props.service) return ''
   const { languages, translates } = props.service
@@ -24,13 +18,7 @@ const abilities = computed(() => {
 
 watch(
   () => props.service,
-  (now) => {
-    address.value = now?.address ?? ''
-    model.value = now?.model ?? ''
-    key.value = ''
-    isEntering.value = false
-  },
-  { immediate: true },
+  () => (isEntering.value = false),
 )
 
 async function attempt(action: () => Promise<unknown>) {
@@ -46,19 +34,8 @@ async function attempt(action: () => Promise<unknown>) {
   }
 }
 
-const enter = () =>
-  attempt(() =>
-    must(
-      api.PUT('/api/service', {
-        body: {
-          address: address.value,
-          key: key.value || (props.service?.hasKey ? null : ''),
-          model: model.value,
-          agreed: agreed.value,
-        },
-      }),
-    ),
-  )
+const enter = (entry: { address: string; key: string | null; model: string; agreed: boolean }) =>
+  attempt(() => must(api.PUT('/api/service', { body: entry })))
 const turn = (isOn: boolean) => attempt(() => must(api.POST('/api/service/switch', { body: { isOn } })))
 const forget = () => attempt(() => must(api.DELETE('/api/service')))
 </script>
@@ -88,37 +65,18 @@ const forget = () => attempt(() => must(api.DELETE('/api/service')))
     None is entered.
     <button class="k-link" type="button" @click="isEntering = true">Enter one</button>
   </p>
-  <form v-else class="form" @submit.prevent="enter">
-    <v-text-field
-      v-model="address"
-      v-focus
-      label="Base address"
-      placeholder="https://…/v1"
-      hint="What all its addresses begin with; it answers at …/models and …/audio/transcriptions"
-      persistent-hint
-    />
-    <v-text-field
-      v-model="key"
-      label="Key"
-      type="password"
-      autocomplete="off"
-      :hint="service?.hasKey ? 'Leave empty to keep the one that is there' : 'Is kept on this computer'"
-      persistent-hint
-    />
-    <v-text-field v-model="model" label="Model" />
-    <v-checkbox
-      v-model="agreed"
-      label="The sound of lectures that I choose it for may leave this computer"
-      hide-details
-    />
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-    <div class="row">
-      <v-btn type="submit" :loading="isAsking" :disabled="!agreed || !address.trim() || !model.trim()"
-        >Ask it, and switch it on</v-btn
-      >
-      <v-btn variant="text" @click="isEntering = false">Leave it</v-btn>
-    </div>
-  </form>
+  <ServiceEntry
+    v-else
+    :known="service"
+    placeholder="https://…/v1"
+    address-hint="What all its addresses begin with; it answers at …/models and …/audio/transcriptions"
+    key-hint="Is kept on this computer"
+    consent="The sound of lectures that I choose it for may leave this computer"
+    :is-asking="isAsking"
+    :problem="problem"
+    @enter="enter"
+    @leave="isEntering = false"
+  />
   <p v-if="problem && !isEntering" class="problem" role="alert">{{ problem }}</p>
 </template>
 
@@ -128,12 +86,6 @@ const forget = () => attempt(() => must(api.DELETE('/api/service')))
   border-left: 3px solid var(--buff);
   padding-left: 12px;
   max-width: 62ch;
-}
-.form {
-  display: grid;
-  gap: 14px;
-  margin-top: 12px;
-  max-width: 560px;
 }
 .row {
   display: flex;

@@ -1,27 +1,19 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { api, must, says } from '@/api/client'
+import ServiceEntry from '@/shared/ServiceEntry.vue'
 import { useLoaded } from '@/shared/useLoaded'
 
 const { value: known, problem, load } = useLoaded(() => must(api.GET('/api/writer')))
 const writer = computed(() => known.value?.writer ?? null)
 const own = computed(() => known.value?.instructions ?? [])
 const isEntering = ref(false)
-const address = ref('')
-const key = ref('')
-const model = ref('')
-const agreed = ref(false)
 const isAsking = ref(false)
 const refusal = ref('')
 const name = ref('')
 const instructions = ref('')
 
-watch(writer, (now) => {
-  address.value = now?.address ?? ''
-  model.value = now?.model ?? ''
-  key.value = ''
-  isEntering.value = false
-})
+watch(writer, () => (isEntering.value = false))
 
 async function attempt(action: () => Promise<unknown>) {
   refusal.value = ''
@@ -35,19 +27,8 @@ async function attempt(action: () => Promise<unknown>) {
     isAsking.value = false
   }
 }
-const enter = () =>
-  attempt(() =>
-    must(
-      api.PUT('/api/writer', {
-        body: {
-          address: address.value,
-          key: key.value || (writer.value?.hasKey ? null : ''),
-          model: model.value,
-          agreed: agreed.value,
-        },
-      }),
-    ),
-  )
+const enter = (entry: { address: string; key: string | null; model: string; agreed: boolean }) =>
+  attempt(() => must(api.PUT('/api/writer', { body: entry })))
 const change = (body: { isOn?: boolean; showsFirst?: boolean }) =>
   attempt(() => must(api.POST('/api/writer', { body })))
 const forget = () => attempt(() => must(api.DELETE('/api/writer')))
@@ -112,37 +93,19 @@ function edit(chosen: { name: string; text: string }) {
         None is entered.
         <button class="k-link" type="button" @click="isEntering = true">Enter one</button>
       </p>
-      <form v-else class="form" @submit.prevent="enter">
-        <v-text-field
-          v-model="address"
-          autofocus
-          label="Base address"
-          placeholder="http://localhost:8080/v1"
-          hint="What all its addresses begin with; it answers at …/chat/completions"
-          persistent-hint
-        />
-        <v-text-field
-          v-model="key"
-          label="Key"
-          type="password"
-          autocomplete="off"
-          :hint="
-            writer?.hasKey
-              ? 'Leave empty to keep the one that is there'
-              : 'Empty if it needs none. It is kept on this computer'
-          "
-          persistent-hint
-        />
-        <v-text-field v-model="model" label="Model" />
-        <v-checkbox v-model="agreed" label="Passages of my lectures may be sent there" hide-details />
-        <div class="row">
-          <v-btn type="submit" :loading="isAsking" :disabled="!agreed || !address.trim() || !model.trim()"
-            >Ask it, and switch it on</v-btn
-          >
-          <v-btn variant="text" @click="isEntering = false">Leave it</v-btn>
-        </div>
-      </form>
-      <p v-if="refusal" class="problem" role="alert">{{ refusal }}</p>
+      <ServiceEntry
+        v-else
+        :known="writer"
+        placeholder="http://localhost:8080/v1"
+        address-hint="What all its addresses begin with; it answers at …/chat/completions"
+        key-hint="Empty if it needs none. It is kept on this computer"
+        consent="Passages of my lectures may be sent there"
+        :is-asking="isAsking"
+        :problem="refusal"
+        @enter="enter"
+        @leave="isEntering = false"
+      />
+      <p v-if="refusal && !isEntering" class="problem" role="alert">{{ refusal }}</p>
       <h2>How it is to write</h2>
       <p class="k-soft">Your own instructions, by a name under which you choose them when you ask.</p>
       <ul v-if="own.length" class="k-rows">
