@@ -29,7 +29,9 @@ internal sealed record Asking(string Text, QuestionRow? Before, IReadOnlyCollect
 internal sealed class Answering(KostelContext context, SearchReading search, WordKnowledgeFiles words, TimeProvider time)
 {
     /// <summary>So many lectures are asked whole; of more, the places that a search for the question's words finds.</summary>
-    public const int AskedWhole = 12;
+    private const int AskedWhole = 12;
+
+    private const long LongestWholeMs = 3 * 3_600_000;
 
     /// <summary>Of more lectures, so many places that speak of it are asked.</summary>
     private const int PlacesAsked = 16;
@@ -39,8 +41,33 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
     {
         var (sources, scope, full, text, lectures, known) = await Sources(asking, place, ownerId, cancel);
         var answer = asking.Compares ? Compared(text, sources, lectures, known) : new AnswerFinder(sources, known).Ask(text);
+        answer = await WithoutSaid(answer, sources, lectures, place.ForSearch(ownerId), cancel);
         return (answer with { Scope = scope, Understood = full }, sources.Select(s => s.LectureId).Distinct().Count());
     }
+
+    /// <summary>Where only places were asked, a word that is said elsewhere was not never said.</summary>
+    private async Task<Answer> WithoutSaid(Answer answer, List<AskedSource> sources, List<LectureRow> lectures, SearchScope scope, CancellationToken cancel)
+    {
+        if (answer.UnheardWords.Count == 0 || IsWhole(lectures))
+        {
+            return answer;
+        }
+
+        var unheard = new List<string>();
+        var inside = lectures.Select(l => l.Id).ToHashSet();
+        foreach (var word in answer.UnheardWords)
+        {
+            if (!await search.IsSaid(word, scope, inside.Contains, cancel))
+            {
+                unheard.Add(word);
+            }
+        }
+
+        return answer with { UnheardWords = unheard };
+    }
+
+    /// <summary>Whether lectures are few and short enough to be asked whole while somebody waits.</summary>
+    private static bool IsWhole(List<LectureRow> lectures) => lectures.Count <= AskedWhole && lectures.Sum(l => (long)l.DurationMs) <= LongestWholeMs;
 
     /// <summary>The places nearest to a question that was asked, for somebody who is to write of them, and the lectures; without what speaks to a model and not to listeners.</summary>
     public async Task<(IReadOnlyList<Evidence> Found, List<LectureRow> Lectures)> Nearest(QuestionRow row, AskedPlace place, int ownerId, int most, CancellationToken cancel)
@@ -65,7 +92,7 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
         left = inherits ? Left(lectures, scope) : left;
         scope = asking.Stretch is null ? scope : [.. scope, asking.Stretch];
         var text = full ?? question.Text;
-        var isWhole = left.Count <= AskedWhole;
+        var isWhole = IsWhole(lectures.FindAll(l => left.Contains(l.Id))) || left.Count == 1;
         if (!isWhole && !asking.Compares && !scope.Any(p => p.Kind == ScopeKind.Speaker))
         {
             return (await Places(text, left, place.ForSearch(ownerId), cancel), scope, full, text, lectures, known);

@@ -92,6 +92,14 @@ internal sealed class SearchReading(KostelContext context, SearchMemory memory)
         static double Rank(List<FoundEntry> list, FoundEntry entry) => list.FindIndex(e => e.Id == entry.Id) is var at and >= 0 ? 1.0 / (RankOffset + at) : 0;
     }
 
+    /// <summary>Whether a word is said anywhere, in any form; words that are only spelled like it do not count.</summary>
+    public async Task<bool> IsSaid(string word, SearchScope scope, Func<string, bool> inside, CancellationToken cancel)
+    {
+        var plan = SearchPlan.Of(SearchQuery.Read(word, isTyping: false), await memory.Vocabulary(context, cancel));
+        var asWritten = plan.Terms.Where(t => t.How == Taken.AsWritten).ToList();
+        return asWritten.Count > 0 && (await context.FindSome(asWritten, scope with { Kinds = [IndexedKind.Passage] }, cancel)).Exists(e => inside(e.LectureId!));
+    }
+
     private async Task<List<SearchLecture>> Lectures(List<(FoundEntry Entry, FoundBy By)> found, SearchScope scope, HitTexts texts, CancellationToken cancel)
     {
         var groups = found.Where(f => f.Entry.LectureId is not null).GroupBy(f => f.Entry.LectureId!)
