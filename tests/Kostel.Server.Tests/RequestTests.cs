@@ -28,9 +28,6 @@ public sealed class RequestTests(SharedServer shared) : IClassFixture<SharedServ
     [InlineData("POST", "marks", """{"kind":"key,exam","startMs":0,"endMs":1,"quote":"","text":""}""")]
     [InlineData("POST", "marks", """{"kind":"key","startMs":0,"endMs":1,"quote":null,"text":""}""")]
     [InlineData("POST", "transcribe", """{"accuracy":5}""")]
-    [InlineData("POST", "questions", """{"text":null}""")]
-    [InlineData("POST", "questions", "{}")]
-    [InlineData("POST", "questions", "null")]
     [InlineData("POST", "edits", """{"edit":{"kind":"replace","places":[null]}}""")]
     [InlineData("POST", "edits", """{"edit":{"kind":"replace","places":null}}""")]
     [InlineData("POST", "edits", """{"edit":{}}""")]
@@ -42,6 +39,13 @@ public sealed class RequestTests(SharedServer shared) : IClassFixture<SharedServ
         await IsRefused(new HttpMethod(method), $"/api/lectures/{id}/{what}".TrimEnd('/'), body);
         Assert.Equal("Tides", (string?)(await server.Get($"/api/lectures/{id}"))["title"]);
     }
+
+    [Theory]
+    [InlineData("POST", "questions", """{"text":null}""")]
+    [InlineData("POST", "questions", "{}")]
+    [InlineData("POST", "questions", "null")]
+    [InlineData("PUT", "writer", """{"address":null}""")]
+    public async Task What_belongs_to_no_lecture_is_refused_alike(string method, string what, string body) => await IsRefused(new HttpMethod(method), $"/api/{what}", body);
 
     [Theory]
     [InlineData("99")]
