@@ -71,12 +71,12 @@ test('lectures are set side by side', async ({ page, demo }) => {
 })
 
 test('a stretch of a lecture is asked, a better place is chosen, and an answer becomes a note and a card', async ({ page, demo }) => {
-  await page.goto(`${demo.address}/lecture/soil-acidity?desk=ask&from=0&to=60000`)
+  await page.goto(`${demo.address}/lecture/soil-water?desk=ask&from=0&to=60000`)
   const desk = page.getByRole('region', { name: 'Ask' })
   await expect(desk.getByText('Only 0:00 to 1:00.')).toBeVisible()
   await desk.getByRole('button', { name: 'Ask the whole lecture' }).click()
-  await ask(page, 'Ask about this lecture', 'How much lime does a soil lose every year?')
-  await expect(desk.getByRole('listitem').first()).toContainText('half a ton of lime')
+  await ask(page, 'Ask about this lecture', 'How many litres is one millimeter of water?')
+  await expect(desk.getByRole('listitem').first()).toContainText('1 L for each square metre')
   await desk.getByRole('button', { name: 'Keep as a note' }).click()
   await expect(page.getByText('Kept as a note at its place in the margin.')).toBeVisible()
   await desk.getByRole('button', { name: 'Make a card' }).click()
