@@ -5,6 +5,7 @@ using Kostel.Benchmarks;
 using Kostel.Benchmarks.Asking;
 using Kostel.Benchmarks.Searching;
 using Kostel.Benchmarks.Segmenting;
+using Kostel.Benchmarks.Studying;
 using Kostel.Core.Audio;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Languages;
@@ -77,6 +78,13 @@ if (args is ["library", var folder, var lectures])
 if (args is ["ask", var questions, var lecturesFolder, ..])
 {
     AskBench.Run(questions, lecturesFolder, new WordKnowledgeFiles(models).Value, args.Length > 3 ? args[3] : null);
+    return;
+}
+
+// With "study LIST FOLDER [each|learn]" study material is made of texts whose key facts are known.
+if (args is ["study", var facts, var studied, ..])
+{
+    StudyBench.Run(facts, studied, new WordKnowledgeFiles(models).Value, args.Length > 3 ? args[3] : null);
     return;
 }
 

@@ -1,4 +1,5 @@
 using System.CommandLine;
+using System.IO.Compression;
 using Kostel.Core.Captions;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Quizzes;
@@ -7,44 +8,110 @@ using Kostel.Core.Transcripts;
 
 namespace Kostel.Cli;
 
-/// <summary><c>summary</c>, <c>cards</c> and <c>quiz</c>: study material from a transcript file, as text.</summary>
+/// <summary><c>summary</c>, <c>cards</c> and <c>quiz</c>: study material from transcript files, as text.</summary>
 internal static class StudyCommands
 {
     /// <summary>The exit code where a text has too little for what was asked of it.</summary>
     private const int NothingMade = 3;
 
+    private const int MostCards = 500, UsualCards = 10, UsualQuestions = 6;
+
     public static IEnumerable<Command> Create()
     {
-        yield return OnTranscript("summary", "Writes a summary in the lecture's own sentences.", "There is not enough in this text to sum up.", t => Summarizer.Summarize(t)
-            .SelectMany(p => p.Lines.Select(l => $"  {CaptionClock.Short(l.StartMs)}  {l.Quote}").Prepend($"{p.Chapter}")));
-        yield return OnTranscript("cards", "Makes cards: question, answer and time, divided by tabs.", "There is not enough in this text to make cards of.", t => CardMaker.Make(t)
-            .Select(c => $"{c.Content.Front}\t{c.Content.Back}\t{CaptionClock.Short(c.Source.StartMs)}"));
-        yield return OnTranscript("quiz", "Makes a choice quiz; the right choice is marked with *.", "There is not enough in this text to make a quiz of.", t => QuizMaker.Make(t)
-            .SelectMany(q => q.Content.Choices.Select((c, i) => $"  {(i == q.Content.Key ? '*' : '-')} {c}").Prepend($"{CaptionClock.Short(q.Source.StartMs)}  {q.Content.Stem}")));
+        var length = new Option<SummaryLength?>("--length") { Description = "line, short, half or page; a few sentences of each chapter without." };
+        yield return OnTranscripts("summary", "Writes a summary in the lecture's own sentences.", "There is not enough in this text to sum up.", [length], (t, parsed) =>
+            (parsed.GetValue(length) is { } wanted ? Summarizer.Summarize(t, SummaryLengths.Words(wanted)) : Summarizer.Summarize(t))
+                .Where(p => p.Lines.Count > 0).SelectMany(p => p.Lines.Select(l => $"  {CaptionClock.Short(l.StartMs)}  {l.Quote}").Prepend($"{p.Chapter}")));
+        var cards = Count(UsualCards, "How many cards; fewer come where there is no more that is worth one.");
+        var table = new Option<string>("--to") { Description = "tsv, or csv (RFC 4180).", DefaultValueFactory = _ => "tsv" };
+        table.AcceptOnlyFromAmong("tsv", "csv");
+        yield return OnTranscripts("cards", "Makes cards: a row each with question, answer and time.", "There is not enough in this text to make cards of.", [cards, table], (t, parsed) =>
+            CardMaker.Make(t, parsed.GetValue(cards)).Select(c => Row(parsed.GetValue(table) == "csv", c.Content.Front, c.Content.Back, CaptionClock.Short(c.Source.StartMs))));
+        var questions = Count(UsualQuestions, "How many questions; fewer come where there is no more to ask.");
+        var form = new Option<string>("--to") { Description = "text, or qti: a package for learning platforms (Question and Test Interoperability 3.0).", DefaultValueFactory = _ => "text" };
+        form.AcceptOnlyFromAmong("text", "qti");
+        var package = new Option<FileInfo?>("--out") { Description = "Where the package is written (zip)." };
+        yield return OnTranscripts("quiz", "Makes a choice quiz; the right choice is marked with *.", "There is not enough in this text to make a quiz of.", [questions, form, package], (t, parsed) =>
+            Packed(QuizMaker.Make(t, parsed.GetValue(questions)), parsed.GetValue(form) == "qti", parsed.GetValue(package))
+                .SelectMany(q => q.Content.Choices.Select((c, i) => $"  {(i == q.Content.Key ? '*' : '-')} {c}").Prepend($"{CaptionClock.Short(q.Source.StartMs)}  {q.Content.Stem}")));
     }
 
-    private static Command OnTranscript(string name, string description, string nothing, Func<Transcript, IEnumerable<string>> make)
+    private static string Row(bool isCsv, params string[] fields) => isCsv
+        ? string.Join(',', fields.Select(f => f.IndexOfAny(['"', ',', '\n', '\r']) < 0 ? f : $"\"{f.Replace("\"", "\"\"", StringComparison.Ordinal)}\""))
+        : string.Join('\t', fields.Select(f => f.Replace('\t', ' ').ReplaceLineEndings(" ")));
+
+    /// <summary>The questions, which were also written as a package where one is wanted.</summary>
+    private static IReadOnlyList<QuestionDraft> Packed(IReadOnlyList<QuestionDraft> questions, bool isPackage, FileInfo? package)
     {
-        var file = new Argument<FileInfo>("TRANSCRIPT") { Description = "The text of a lecture: Kostel's JSON, or captions or text of another form." };
-        var command = new Command(name, description) { file };
+        if (!isPackage || questions.Count == 0)
+        {
+            return questions;
+        }
+
+        if (package is null)
+        {
+            throw new FormatException("Say with --out where the package is to be written.");
+        }
+
+        if (package.Exists)
+        {
+            throw new FormatException($"{package.Name} is there already. Nothing was written.");
+        }
+
+        using var zip = ZipFile.Open(package.FullName, ZipArchiveMode.Create);
+        foreach (var file in QtiPackage.Write(Path.GetFileNameWithoutExtension(package.Name), questions))
+        {
+            using var writer = new StreamWriter(zip.CreateEntry(file.Name).Open());
+            writer.Write(file.Content);
+        }
+
+        return questions;
+    }
+
+    private static Option<int> Count(int usual, string description)
+    {
+        var count = new Option<int>("--count") { Description = description, DefaultValueFactory = _ => usual };
+        count.Validators.Add(given =>
+        {
+            if (given.GetValueOrDefault<int>() is < 1 or > MostCards)
+            {
+                given.AddError($"--count takes a number from 1 to {MostCards}.");
+            }
+        });
+        return count;
+    }
+
+    private static Command OnTranscripts(string name, string description, string nothing, Option[] options, Func<Transcript, ParseResult, IEnumerable<string>> make)
+    {
+        var files = new Argument<FileInfo[]>("TRANSCRIPT") { Description = "The text of a lecture, or of several: Kostel's JSON, or captions or text of another form.", Arity = ArgumentArity.OneOrMore };
+        var command = new Command(name, description) { files };
+        foreach (var option in options)
+        {
+            command.Options.Add(option);
+        }
+
         command.SetAction(async (parsed, cancel) =>
         {
-            var lines = make(await Read(parsed.GetRequiredValue(file), cancel)).ToList();
-            if (lines.Count == 0)
+            var all = parsed.GetRequiredValue(files);
+            var made = false;
+            foreach (var file in all)
             {
-                await Console.Error.WriteLineAsync(nothing);
-                return NothingMade;
+                var lines = make((await TextFile.Read(file, cancel)).Transcript, parsed).ToList();
+                if (lines.Count == 0)
+                {
+                    await Console.Error.WriteLineAsync(all.Length > 1 ? $"{file.Name}: {nothing}" : nothing);
+                    continue;
+                }
+
+                made = true;
+                foreach (var line in all.Length > 1 ? lines.Prepend($"== {file.Name}") : lines)
+                {
+                    await Console.Out.WriteLineAsync(line);
+                }
             }
 
-            foreach (var line in lines)
-            {
-                await Console.Out.WriteLineAsync(line);
-            }
-
-            return 0;
+            return made ? 0 : NothingMade;
         });
         return command;
     }
-
-    private static async Task<Transcript> Read(FileInfo file, CancellationToken cancel) => (await TextFile.Read(file, cancel)).Transcript;
 }

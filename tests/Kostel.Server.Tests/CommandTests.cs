@@ -78,6 +78,34 @@ public sealed class CommandTests : IDisposable
     }
 
     [Fact]
+    public void The_length_of_a_summary_the_number_of_cards_and_the_form_of_a_quiz_are_chosen()
+    {
+        var text = Write("soil.txt", """
+            A soil is a mixture of grains, water and air that carries plants.
+            A loam is a soil that has sand, silt and clay in similar shares.
+            A pore is a space between the grains that holds water or air.
+            Leaching is the loss of nutrients by water that drains through the soil.
+            The roots of lettuce go down thirty centimetres.
+            The roots of maize go down ninety centimetres.
+            A carrot needs at least forty centimetres of loose soil.
+            """.ReplaceLineEndings("\n"));
+        var line = CommandLine.Run("summary", text, "--length", "line");
+        var page = CommandLine.Run("summary", text, "--length", "page");
+        Assert.True(line.Output.Length > 0 && line.Output.Length < page.Output.Length, page.Output + line.Output);
+        Assert.Equal(2, CommandLine.Run("cards", text, "--count", "2", "--to", "csv").Output.Trim().Split('\n').Length);
+        Assert.Equal(1, CommandLine.Run("cards", text, "--count", "0").Exit);
+        var package = text + ".zip";
+        Assert.Equal(0, CommandLine.Run("quiz", text, "--to", "qti", "--out", package).Exit);
+        using (var zip = System.IO.Compression.ZipFile.OpenRead(package))
+        {
+            Assert.Contains(zip.Entries, e => e.FullName == "imsmanifest.xml");
+        }
+
+        Assert.Contains("there already", CommandLine.Run("quiz", text, "--to", "qti", "--out", package).Errors, StringComparison.Ordinal);
+        Assert.Contains("--out", CommandLine.Run("quiz", text, "--to", "qti").Errors, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Several_texts_are_asked_at_once_and_the_answer_is_given_as_JSON()
     {
         var lines = Write("bread.txt", "Bread is made of flour and water.\nThe dough rests for three hours.\nThen it goes into the oven.\nThe crust becomes brown.\nA loaf weighs one kilo.\n");

@@ -48,7 +48,7 @@ internal static class AnswerLearning
     /// <summary>Weights of a logistic regression.</summary>
     public static double[] Logistic(IReadOnlyList<(double[] State, bool IsTrue)> examples)
     {
-        var weights = new double[AnswerModel.StateNames.Length];
+        var weights = new double[examples[0].State.Length];
         var squares = new double[weights.Length];
         for (var round = 0; round < StateRounds; round++)
         {

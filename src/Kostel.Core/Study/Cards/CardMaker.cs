@@ -30,7 +30,7 @@ public sealed record CardDraft(CardContent Content, Evidence Source)
 /// <summary>Makes cards of what a lecture defines, names, measures and explains. A card asks one thing.</summary>
 public static class CardMaker
 {
-    private const double DefinitionWorth = 1.5, NamingWorth = 1.7, ConditionWorth = 0.5, PartOfSentence = 0.2, LastResort = 6, Unconfirmed = 2, SameChapter = 0.5;
+    private const double DefinitionWorth = 1.5, NamingWorth = 1.7, ConditionWorth = 0.5, PartOfSentence = 0.2, LastResort = 6, Unconfirmed = 2, SameChapter = 0.5, FactShare = 4;
 
     /// <summary>Cards whose sources share this much of the words of the shorter one ask the same.</summary>
     private const double SameWords = 0.7;
@@ -50,12 +50,15 @@ public static class CardMaker
         var sentences = ConfirmedWords.Settle(Sentences.Of(transcript.Passages));
         var importance = new Importance(sentences);
         var gaps = new GapCards(sentences);
+        var facts = new FactCards(sentences, transcript.Chapters);
         var candidates = sentences
-            .SelectMany((s, i) => Candidates(s, i > 0 ? sentences[i - 1] : null, importance, transcript).Concat(Gap(s)))
+            .SelectMany((s, i) => Candidates(s, i > 0 ? sentences[i - 1] : null, importance, transcript).Concat(Gap(s)).Concat(Fact(i)))
             .ToList();
 
         IEnumerable<Candidate> Gap(Sentence sentence) =>
             gaps.Of(sentence) is { } card ? [new Candidate(card, Chapter(transcript, sentence), importance.Of(sentence) - LastResort, null)] : [];
+
+        IEnumerable<Candidate> Fact(int at) => facts.Of(at) is { } card ? [new Candidate(card, Chapter(transcript, sentences[at]), (FactShare * facts.Worth[at]) - LastResort, null)] : [];
 
         var chosen = new List<Candidate>();
         while (chosen.Count < count && candidates.Count > 0)

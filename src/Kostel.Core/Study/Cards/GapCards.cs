@@ -37,7 +37,8 @@ internal sealed class GapCards(IReadOnlyList<Sentence> sentences)
             new GapCard(text[..at] + CardContent.Gap + text[(at + phrase.Length)..], WordForms.Capital(phrase) + "."), Evidence.Of(sentence));
     }
 
-    private static bool IsOnceIn(string text, string phrase)
+    /// <summary>Whether a phrase stands in a text once, as words of its own.</summary>
+    public static bool IsOnceIn(string text, string phrase)
     {
         var at = text.IndexOf(phrase, StringComparison.Ordinal);
         return at >= 0
