@@ -93,7 +93,7 @@ public sealed class CommandTests : IDisposable
         var page = CommandLine.Run("summary", text, "--length", "page");
         Assert.True(line.Output.Length > 0 && line.Output.Length < page.Output.Length, page.Output + line.Output);
         Assert.Equal(2, CommandLine.Run("cards", text, "--count", "2", "--to", "csv").Output.Trim().Split('\n').Length);
-        Assert.Equal(1, CommandLine.Run("cards", text, "--count", "0").Exit);
+        Assert.Equal(2, CommandLine.Run("cards", text, "--count", "0").Exit);
         var package = text + ".zip";
         Assert.Equal(0, CommandLine.Run("quiz", text, "--to", "qti", "--out", package).Exit);
         using (var zip = System.IO.Compression.ZipFile.OpenRead(package))

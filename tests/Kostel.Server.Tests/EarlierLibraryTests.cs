@@ -26,7 +26,10 @@ public sealed class EarlierLibraryTests : IDisposable
         Assert.Single((await server.Get("/api/library"))["bin"]!.AsArray());
 
         // Cards from before they had keys are known again: none is made twice.
-        Assert.Equal(cards.Count, (await server.Post($"/api/lectures/{id}/cards"))["cards"]!.AsArray().Count);
+        var made = (await server.Post($"/api/lectures/{id}/cards"))["cards"]!.AsArray();
+        Assert.All(cards, c => Assert.Single(made, m => (int)m!["id"]! == (int)c!["id"]!));
+        Assert.Equal(made.Count, made.Select(c => (string?)c!["front"]).Distinct().Count());
+        Assert.Equal(made.Count, (await server.Post($"/api/lectures/{id}/cards"))["cards"]!.AsArray().Count);
         await server.Post($"/api/lectures/{id}/edits/undo");
         LibraryDatabase.IsWhole(folder);
     }
