@@ -15,6 +15,10 @@ for program in dotnet:'install the .NET SDK 10' node:'install Node.js 20 with np
     missing "$name" "${program#*:}"
   fi
 done
+grammar="$root/src/Kostel.Cli/bin/$configuration/net10.0/Kostel.Grammar.dll"
+if [ ! -f "$grammar" ]; then line grammar "not built yet"
+elif echo '"Water is wet."' | LC_ALL=C.UTF-8 dotnet "$grammar" 2>/dev/null | grep -q '^=.*Tree'; then line grammar "English (liblink-grammar5)"
+else line grammar "not there: cards, quizzes and summaries are made without it, less well; apt install liblink-grammar5 link-grammar-dictionaries-en"; fi
 if command -v node >/dev/null; then
   if node models/fetch.mjs --check "$KOSTEL_MODELS" 2>"$state/models.txt"; then
     node -e '

@@ -15,6 +15,11 @@ need_debian() {
   DEBIAN_FRONTEND=noninteractive $sudo apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null
 }
 
+# What Kostel can do without, less well: the grammar of English behind cards, quizzes and summaries.
+may_have_grammar() {
+  need_debian liblink-grammar5 link-grammar-dictionaries-en || say "The grammar of English could not be installed; study material is made without it."
+}
+
 need_dotnet() {
   command -v dotnet >/dev/null || { say "Kostel needs the .NET SDK 10 (dotnet). Install it, then run this again."; exit 1; }
 }
@@ -54,7 +59,7 @@ newer_than() {
 
 need_dotnet_build() {
   need_dotnet
-  if newer_than "$state/dotnet.built" src benchmarks/Kostel.Benchmarks tests/Kostel.Core.Tests tests/Kostel.Data.Tests tests/Kostel.Media.Tests tests/Kostel.Speech.Tests tests/Kostel.Server.Tests Directory.Build.props Directory.Packages.props Kostel.slnx; then
+  if newer_than "$state/dotnet.built" src benchmarks/Kostel.Benchmarks tests/Kostel.Core.Tests tests/Kostel.Data.Tests tests/Kostel.Media.Tests tests/Kostel.Speech.Tests tests/Kostel.Grammar.Tests tests/Kostel.Server.Tests Directory.Build.props Directory.Packages.props Kostel.slnx; then
     say "Building Kostel"
     dotnet build Kostel.slnx -c "$configuration" -v quiet --nologo >"$state/build.log" 2>&1 || { cat "$state/build.log" >&2; exit 1; }
     touch "$state/dotnet.built"
@@ -72,6 +77,7 @@ need_web_build() {
 
 need_pipeline() {
   need_debian ffmpeg
+  may_have_grammar
   need_models
   need_dotnet_build
 }
@@ -83,6 +89,7 @@ need_everything() {
 
 need_to_open() {
   need_debian ffmpeg
+  may_have_grammar
   models_meanwhile
   need_dotnet_build
   need_web_build

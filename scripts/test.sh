@@ -12,7 +12,7 @@ scope=${1:-all}
 case "$scope" in all | quick) ;; *) echo "Usage: ./kostel test [quick]" >&2; exit 2 ;; esac
 set -e
 if [ "$scope" = all ]; then
-  need_debian ffmpeg chromium flite espeak-ng pocketsphinx-testdata poppler-utils libreoffice-writer-nogui
+  need_debian liblink-grammar5 link-grammar-dictionaries-en ffmpeg chromium flite espeak-ng pocketsphinx-testdata poppler-utils libreoffice-writer-nogui
   need_models
   # The Spanish pack has a licence that only a person can accept; without it the tests that need it are passed over and counted.
   [ "${KOSTEL_ACCEPT_LICENCE:-}" != es ] || node models/fetch.mjs "$KOSTEL_MODELS" add es --accept-licence 2>&1 | tail -n 2
@@ -118,6 +118,7 @@ dotnet_suite tests/Kostel.Core.Tests
 dotnet_suite tests/Kostel.Data.Tests
 dotnet_suite tests/Kostel.Media.Tests
 dotnet_suite tests/Kostel.Links.Tests
+dotnet_suite tests/Kostel.Grammar.Tests
 dotnet_suite tests/Kostel.Speech.Tests
 front_end
 front_end_counts $?

@@ -81,7 +81,7 @@ if (args is ["ask", var questions, var lecturesFolder, ..])
     return;
 }
 
-// With "study LIST FOLDER [each|learn]" study material is made of texts whose key facts are known.
+// With "study LIST FOLDER [each|cards|quiz|learn|set]" study material is made of texts whose key facts are known.
 if (args is ["study", var facts, var studied, ..])
 {
     StudyBench.Run(facts, studied, new WordKnowledgeFiles(models).Value, args.Length > 3 ? args[3] : null);

@@ -1,14 +1,17 @@
 using System.CommandLine;
 using System.IO.Compression;
 using Kostel.Core.Captions;
+using Kostel.Core.Grammar;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Quizzes;
+using Kostel.Core.Study.Sheets;
 using Kostel.Core.Study.Summaries;
 using Kostel.Core.Transcripts;
+using Kostel.Grammar;
 
 namespace Kostel.Cli;
 
-/// <summary><c>summary</c>, <c>cards</c> and <c>quiz</c>: study material from transcript files, as text.</summary>
+/// <summary><c>summary</c>, <c>sheet</c>, <c>cards</c> and <c>quiz</c>: study material from transcript files, as text.</summary>
 internal static class StudyCommands
 {
     /// <summary>The exit code where a text has too little for what was asked of it.</summary>
@@ -19,26 +22,33 @@ internal static class StudyCommands
     public static IEnumerable<Command> Create()
     {
         var length = new Option<SummaryLength?>("--length") { Description = "line, short, half or page; a few sentences of each chapter without." };
-        yield return OnTranscripts("summary", "Writes a summary in the lecture's own sentences.", "There is not enough in this text to sum up.", [length], (t, parsed) =>
-            (parsed.GetValue(length) is { } wanted ? Summarizer.Summarize(t, SummaryLengths.Words(wanted)) : Summarizer.Summarize(t))
+        yield return OnTranscripts("summary", "Writes a summary in the lecture's own sentences.", "There is not enough in this text to sum up.", [length], (t, parsed, grammar) =>
+            (parsed.GetValue(length) is { } wanted ? Summarizer.Summarize(t, SummaryLengths.Words(wanted), grammar) : Summarizer.Summarize(t, grammar))
                 .Where(p => p.Lines.Count > 0).SelectMany(p => p.Lines.Select(l => $"  {CaptionClock.Short(l.StartMs)}  {l.Quote}").Prepend($"{p.Chapter}")));
+        var sheet = new Option<SheetForm>("--form") { Description = "points, outline, cues, terms, numbers, steps or tasks.", DefaultValueFactory = _ => SheetForm.Points };
+        yield return OnTranscripts("sheet", "Writes a sheet to learn from, as Markdown.", "There is nothing in this text for such a sheet.", [sheet], (t, parsed, grammar) => SheetMarkdown.Write(SheetMaker.Make(t, parsed.GetValue(sheet), grammar)));
         var cards = Count(UsualCards, "How many cards; fewer come where there is no more that is worth one.");
         var table = new Option<string>("--to") { Description = "tsv, or csv (RFC 4180).", DefaultValueFactory = _ => "tsv" };
         table.AcceptOnlyFromAmong("tsv", "csv");
-        yield return OnTranscripts("cards", "Makes cards: a row each with question, answer and time.", "There is not enough in this text to make cards of.", [cards, table], (t, parsed) =>
-            CardMaker.Make(t, parsed.GetValue(cards)).Select(c => Row(parsed.GetValue(table) == "csv", c.Content.Front, c.Content.Back, CaptionClock.Short(c.Source.StartMs))));
+        yield return OnTranscripts("cards", "Makes cards: a row each with question, answer and time.", "There is not enough in this text to make cards of.", [cards, table], (t, parsed, grammar) =>
+            CardMaker.Make(t, parsed.GetValue(cards), grammar).Select(c => CardTable.Row(parsed.GetValue(table) == "csv", c.Content, c.Source)));
         var questions = Count(UsualQuestions, "How many questions; fewer come where there is no more to ask.");
         var form = new Option<string>("--to") { Description = "text, or qti: a package for learning platforms (Question and Test Interoperability 3.0).", DefaultValueFactory = _ => "text" };
         form.AcceptOnlyFromAmong("text", "qti");
         var package = new Option<FileInfo?>("--out") { Description = "Where the package is written (zip)." };
-        yield return OnTranscripts("quiz", "Makes a choice quiz; the right choice is marked with *.", "There is not enough in this text to make a quiz of.", [questions, form, package], (t, parsed) =>
-            Packed(QuizMaker.Make(t, parsed.GetValue(questions)), parsed.GetValue(form) == "qti", parsed.GetValue(package))
-                .SelectMany(q => q.Content.Choices.Select((c, i) => $"  {(i == q.Content.Key ? '*' : '-')} {c}").Prepend($"{CaptionClock.Short(q.Source.StartMs)}  {q.Content.Stem}")));
+        yield return OnTranscripts("quiz", "Makes a quiz; what is right is marked with *, what is to be written with =.", "There is not enough in this text to make a quiz of.", [questions, form, package], (t, parsed, grammar) =>
+            Packed(QuizMaker.Make(t, parsed.GetValue(questions), grammar: grammar), parsed.GetValue(form) == "qti", parsed.GetValue(package))
+                .SelectMany(q => Answers(q.Content).Select(a => $"  {a}").Prepend($"{CaptionClock.Short(q.Source.StartMs)}  {q.Content.Stem}")));
     }
 
-    private static string Row(bool isCsv, params string[] fields) => isCsv
-        ? string.Join(',', fields.Select(f => f.IndexOfAny(['"', ',', '\n', '\r']) < 0 ? f : $"\"{f.Replace("\"", "\"\"", StringComparison.Ordinal)}\""))
-        : string.Join('\t', fields.Select(f => f.Replace('\t', ' ').ReplaceLineEndings(" ")));
+    /// <summary>What is right, in the form of the question's kind.</summary>
+    private static IEnumerable<string> Answers(QuestionContent asks) => asks switch
+    {
+        OrderQuestion order => order.Order.Select((o, i) => $"{i + 1}. {order.Items[o]}"),
+        MatchQuestion match => match.Items.Select((item, i) => $"{item} = {match.Partners[match.Pairs[i]]}"),
+        WrittenQuestion written => [$"= {written.Answer}"],
+        _ => asks.Shown.Select((c, i) => $"{(asks.Solution.Chosen.Contains(i) ? '*' : '-')} {c}"),
+    };
 
     /// <summary>The questions, which were also written as a package where one is wanted.</summary>
     private static IReadOnlyList<QuestionDraft> Packed(IReadOnlyList<QuestionDraft> questions, bool isPackage, FileInfo? package)
@@ -81,7 +91,7 @@ internal static class StudyCommands
         return count;
     }
 
-    private static Command OnTranscripts(string name, string description, string nothing, Option[] options, Func<Transcript, ParseResult, IEnumerable<string>> make)
+    private static Command OnTranscripts(string name, string description, string nothing, Option[] options, Func<Transcript, ParseResult, IGrammar, IEnumerable<string>> make)
     {
         var files = new Argument<FileInfo[]>("TRANSCRIPT") { Description = "The text of a lecture, or of several: Kostel's JSON, or captions or text of another form.", Arity = ArgumentArity.OneOrMore };
         var command = new Command(name, description) { files };
@@ -94,9 +104,10 @@ internal static class StudyCommands
         {
             var all = parsed.GetRequiredValue(files);
             var made = false;
+            using var grammar = new GrammarProcesses();
             foreach (var file in all)
             {
-                var lines = make((await TextFile.Read(file, cancel)).Transcript, parsed).ToList();
+                var lines = make((await TextFile.Read(file, cancel)).Transcript, parsed, grammar).ToList();
                 if (lines.Count == 0)
                 {
                     await Console.Error.WriteLineAsync(all.Length > 1 ? $"{file.Name}: {nothing}" : nothing);

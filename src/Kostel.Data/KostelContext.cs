@@ -43,6 +43,10 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
 
     public DbSet<SummaryRow> Summaries => Set<SummaryRow>();
 
+    public DbSet<SheetRow> Sheets => Set<SheetRow>();
+
+    public DbSet<EarlierSheetRow> EarlierSheets => Set<EarlierSheetRow>();
+
     public DbSet<CardRow> Cards => Set<CardRow>();
 
     public DbSet<CardMemoryRow> CardMemories => Set<CardMemoryRow>();
@@ -138,6 +142,17 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
             AsJson(e.Property(q => q.Written));
         });
         modelBuilder.Entity<SummaryRow>(e => AsJson(OfLecture(e).Property(s => s.Parts)));
+        modelBuilder.Entity<SheetRow>(e =>
+        {
+            OfPerson(OfLecture(e)).Property(s => s.Version).IsConcurrencyToken();
+            AsJson(e.Property(s => s.Content));
+        });
+        modelBuilder.Entity<EarlierSheetRow>(e =>
+        {
+            e.HasKey(s => new { s.SheetId, s.Version });
+            e.HasOne<SheetRow>().WithMany().HasForeignKey(s => s.SheetId);
+            AsJson(e.Property(s => s.Content));
+        });
         modelBuilder.Entity<CardRow>(e =>
         {
             OfLecture(e).Property(c => c.Version).IsConcurrencyToken();

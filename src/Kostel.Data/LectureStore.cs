@@ -19,6 +19,7 @@ public static class LectureStore
         var id = lecture.Id;
         var marks = await context.MarksOf(id, ownerId).ToListAsync(cancel);
         var summaries = await context.Summaries.AsNoTracking().Where(s => s.LectureId == id).OrderBy(s => s.Id).ToListAsync(cancel);
+        var sheets = await context.Sheets.AsNoTracking().Where(s => s.LectureId == id && s.OwnerId == ownerId && s.DeletedAt == null).OrderBy(s => s.Id).ToListAsync(cancel);
         var cards = await context.Cards.AsNoTracking().Include(c => c.Memories.Where(m => m.OwnerId == ownerId)).Where(c => c.LectureId == id).OrderBy(c => c.Id).ToListAsync(cancel);
         var ids = cards.ConvertAll(c => c.Id);
         var reviews = (await context.Reviews.AsNoTracking().Where(r => ids.Contains(r.CardId) && r.OwnerId == ownerId).OrderBy(r => r.Id).ToListAsync(cancel)).ToLookup(r => r.CardId);
@@ -39,8 +40,9 @@ public static class LectureStore
             questions.ConvertAll(q => new KeptQuestion(q.Text, q.AskedAt, q.Answer.In(null), new KeptThread(numbers.IndexOf(q.ThreadId) + 1, threads[q.ThreadId]), q.Written?.In(null))),
             quizzes.ConvertAll(q => new KeptQuiz(
                 q.MadeAt,
-                q.Questions.OrderBy(x => x.Number).Select(x => (x.Source, Asks: (ChoiceQuestion)x.Content)).Select(x => new KeptQuizQuestion(x.Asks.Stem, x.Asks.Choices, x.Asks.Key, x.Source.In(null))).ToList(),
-                attempts[q.Id].Select(a => new KeptAttempt(a.FinishedAt, a.Choices)).ToList())));
+                q.Questions.OrderBy(x => x.Number).Select(x => KeptQuizQuestion.Of(x.Content, x.Source.In(null))).ToList(),
+                attempts[q.Id].Select(a => new KeptAttempt(a.FinishedAt, a.Choices)).ToList())),
+            sheets.ConvertAll(s => new KeptSheet(s.Form, s.Name, s.MadeAt, s.Content.In(null))));
     }
 
     /// <summary>Adds what a file brought to a lecture that is new; in a transaction of the caller's.</summary>
@@ -64,6 +66,7 @@ public static class LectureStore
         }));
 
         context.Summaries.AddRange((things.Summaries ?? []).Select(s => new SummaryRow { LectureId = lectureId, MadeAt = s.MadeAt, Parts = s.Parts.Select(p => p.In(lectureId)).ToList() }));
+        context.Sheets.AddRange((things.Sheets ?? []).Select(s => new SheetRow { LectureId = lectureId, Form = s.Form, Name = s.Name, MadeAt = s.MadeAt, ChangedAt = s.MadeAt, Content = s.Content.In(lectureId) }));
         context.Threads.AddRange((things.Questions ?? []).Select((q, i) => (Kept: q, Thread: q.Thread?.Number ?? -1 - i)).GroupBy(q => q.Thread).Select(thread => new ThreadRow
         {
             LectureId = lectureId,
@@ -84,7 +87,7 @@ public static class LectureStore
         {
             LectureId = lectureId,
             MadeAt = q.MadeAt,
-            Questions = q.Questions.Select((x, i) => new QuizQuestionRow { Number = i, Content = new ChoiceQuestion(x.Stem, x.Choices, x.Key), Source = x.Source.In(lectureId) }).ToList(),
+            Questions = q.Questions.Select((x, i) => new QuizQuestionRow { Number = i, Content = x.Content.In(lectureId), Source = x.Source.In(lectureId) }).ToList(),
         })).ToList();
         context.Cards.AddRange(cards.Select(c => c.Row));
         context.Quizzes.AddRange(quizzes.Select(q => q.Row));
@@ -102,7 +105,7 @@ public static class LectureStore
             QuizId = q.Row.Id,
             FinishedAt = a.FinishedAt,
             Choices = a.Choices,
-            RightCount = QuizMarking.RightCount(a.Choices, q.Row.Questions.ConvertAll(x => (ChoiceQuestion)x.Content)),
+            RightCount = QuizMarking.RightCount(a.Choices, q.Row.Questions.ConvertAll(x => x.Content)),
         })));
         await context.SaveChangesAsync(cancel);
     }

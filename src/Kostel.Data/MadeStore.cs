@@ -6,7 +6,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Data;
 
-/// <summary>Cards, summaries, answers, quizzes and marks as texts, and texts written back into them.</summary>
+/// <summary>Cards, summaries, sheets, answers, quizzes and marks as texts, and texts written back into them.</summary>
 public static class MadeStore
 {
     /// <summary>What was made from these lectures and is still shown: of summaries and quizzes the newest of each.</summary>
@@ -44,6 +44,7 @@ public static class MadeStore
         var rows = new List<MadeRow>();
         rows.AddRange((await context.Cards.Where(c => lectures.Contains(c.LectureId)).ToListAsync(cancel)).Select(Of));
         rows.AddRange((await context.Summaries.Where(s => lectures.Contains(s.LectureId)).ToListAsync(cancel)).GroupBy(s => s.LectureId).Select(g => Of(g.MaxBy(s => s.Id)!)));
+        rows.AddRange((await context.Sheets.Where(s => lectures.Contains(s.LectureId) && s.DeletedAt == null).ToListAsync(cancel)).Select(Of));
         rows.AddRange((await context.Questions.Where(q => q.LectureId != null && lectures.Contains(q.LectureId) && q.DeletedAt == null).ToListAsync(cancel)).Select(Of));
         rows.AddRange((await context.Quizzes.Include(q => q.Questions).Where(q => lectures.Contains(q.LectureId)).ToListAsync(cancel)).GroupBy(q => q.LectureId).Select(g => Of(g.MaxBy(q => q.Id)!)));
         rows.AddRange((await context.Marks.Where(m => lectures.Contains(m.LectureId) && m.DeletedAt == null).ToListAsync(cancel)).Select(Of));
@@ -61,6 +62,12 @@ public static class MadeStore
         () => s.Parts.SelectMany(p => p.Lines.Select(l => l.Quote)),
         () => s.Parts.SelectMany(p => p.Lines),
         t => s.Parts = s.Parts.Select(p => p with { Lines = p.Lines.Select(l => l with { Quote = t.Dequeue() }).ToList() }).ToList());
+
+    private static MadeRow Of(SheetRow s) => new(
+        "sheet", s.Id, s.LectureId, s.Content.Sources().Select(e => e.StartMs).FirstOrDefault(),
+        () => s.Content.Texts().Prepend(s.Name),
+        s.Content.Sources,
+        t => (s.Name, s.Content, s.Version) = (t.Dequeue(), s.Content.With(t), s.Version + 1));
 
     private static MadeRow Of(QuestionRow q) => new(
         "answer", q.Id, q.LectureId!, q.Answer.Lines.FirstOrDefault()?.StartMs ?? 0,

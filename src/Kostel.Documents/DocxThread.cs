@@ -22,7 +22,7 @@ public static class DocxThread
                 body.Append(DocxParts.Styled("Facts", DocxParts.Words(question.StateWords)));
             }
 
-            foreach (var part in question.Written is { } written ? [.. question.Parts, written] : question.Parts)
+            foreach (var part in question.AllParts)
             {
                 if (part.Name is not null)
                 {

@@ -43,6 +43,8 @@ public sealed class EarlierSchemaTests : IDisposable
         Assert.Equal("How often?", (await context.Threads.Include(t => t.Questions).SingleAsync(t => t.Questions.Count == 1, cancel)).Title);
         var part = Assert.Single((await context.Summaries.SingleAsync(cancel)).Parts);
         Assert.Equal(("Opening", "seas", Quote), (part.Chapter, part.Lines[0].LectureId, part.Lines[0].Quote));
+        Assert.All(await context.Sheets.ToListAsync(cancel), s => Assert.Equal(("Twice.", Quote, "seas"), (s.Content.Lines().Single().Cells[0], s.Content.Sources().Single().Quote, s.Content.Sources().Single().LectureId)));
+        Assert.All(await context.EarlierSheets.ToListAsync(cancel), s => Assert.True(s.Content.HasNoLine()));
         var cards = await context.Cards.Include(c => c.Memories).OrderBy(c => c.Id).ToListAsync(cancel);
         Assert.Equal([new QuestionCard("How often?", "Twice."), new GapCard("It rises ____ a \"day\".", "Twice.")], cards.Select(c => c.Content));
         var card = cards[0];
@@ -53,7 +55,7 @@ public sealed class EarlierSchemaTests : IDisposable
         Assert.Equal(("How often?", 1), (asked.Stem, asked.Key));
         Assert.Equal(["Once", "Twice"], asked.Choices);
         Assert.Equal((Quote, "seas"), await context.Quizzes.SelectMany(q => q.Questions).Select(q => q.Source).AsAsyncEnumerable().Select(s => (s.Quote, s.LectureId!)).SingleAsync(cancel));
-        Assert.Equal([0, -1], (await context.Attempts.SingleAsync(cancel)).Choices);
+        Assert.Equal([0, -1], (await context.Attempts.SingleAsync(cancel)).Choices.Select(c => c.Chosen.Count == 0 ? -1 : c.Chosen[0]));
         Assert.Equal(new DateTime(2026, 11, 20, 8, 0, 0), (await context.Visits.SingleAsync(cancel)).At);
         Assert.All(await context.Episodes.ToListAsync(cancel), e => Assert.Equal(("k1", "https://slip.example/knots.vtt", "seas"), (e.Key, e.Captions[0].Address.ToString(), e.LectureId)));
         var job = await context.Jobs.SingleAsync(cancel);
@@ -109,6 +111,8 @@ public sealed class EarlierSchemaTests : IDisposable
         Insert(database, "Threads", new() { ["Id"] = 1, ["OwnerId"] = 1, ["LectureId"] = "seas", ["Title"] = "How often?", ["ChangedAt"] = Day });
         Insert(database, "Questions", new() { ["Id"] = 1, ["ThreadId"] = 1, ["LectureId"] = "seas", ["OwnerId"] = 1, ["Text"] = "How often?", ["AskedAt"] = Day, ["Answer"] = Stored("{\"isSaid\":true,\"lines\":[" + line + "," + line + "],\"unheardWords\":[\"spring\"]}") });
         Insert(database, "Summaries", new() { ["Id"] = 1, ["LectureId"] = "seas", ["MadeAt"] = Day, ["Parts"] = Stored("[{\"chapter\":\"Opening\",\"startMs\":0,\"lines\":[" + (isPresent ? line : source) + "]}]") });
+        Insert(database, "Sheets", new() { ["Id"] = 1, ["LectureId"] = "seas", ["OwnerId"] = 1, ["Form"] = "Points", ["Name"] = "Key points", ["MadeAt"] = Day, ["ChangedAt"] = Day, ["Content"] = Stored("{\"columns\":[\"Point\"],\"parts\":[{\"heading\":\"Opening\",\"lines\":[{\"cells\":[\"Twice.\"],\"source\":" + line + "}]}]}") });
+        Insert(database, "EarlierSheets", new() { ["SheetId"] = 1, ["Name"] = "Points", ["At"] = Day, ["Content"] = Stored("""{"columns":["Point"],"parts":[]}""") });
         Insert(database, "Cards", new() { ["Id"] = 1, ["LectureId"] = "seas", ["Front"] = "How often?", ["Back"] = "Twice.", ["Content"] = Stored("""{"kind":"question","question":"How often?","answer":"Twice."}"""), ["Source"] = source, ["SourceKey"] = "1000-1600", ["Stability"] = 2.5, ["Difficulty"] = 5.0, ["DueAt"] = Day, ["ReviewedAt"] = Day, ["CreatedAt"] = Day });
         Insert(database, "Cards", new() { ["Id"] = 2, ["LectureId"] = "seas", ["Front"] = "It rises ____ a \"day\".", ["Back"] = "Twice.", ["Content"] = Stored("""{"kind":"gap","statement":"It rises ____ a \"day\".","missing":"Twice."}"""), ["Source"] = source, ["SourceKey"] = "1-2", ["DueAt"] = Day, ["CreatedAt"] = Day });
         Insert(database, "CardMemories", new() { ["CardId"] = 1, ["OwnerId"] = 1, ["Stability"] = 2.5, ["Difficulty"] = 5.0, ["DueAt"] = Day });

@@ -8,7 +8,7 @@ public sealed class AskManyTests
 {
     private static readonly (string Animal, string Food, int Count)[] Lectures =
     [
-        ("heron", "frogs", 3), ("badger", "worms", 5), ("otter", "trout", 7), ("kestrel", "voles", 9), ("dormouse", "hazelnuts", 11), ("hedgehog", "slugs", 13), ("swift", "gnats", 15),
+        ("heron", "frogs", 3), ("badger", "worms", 5), ("mink", "trout", 7), ("kestrel", "voles", 9), ("dormouse", "hazelnuts", 11), ("hedgehog", "slugs", 13), ("swift", "gnats", 15),
         ("marten", "squirrels", 17), ("crane", "grain", 19), ("beaver", "bark", 21), ("viper", "lizards", 23), ("lynx", "deer", 25), ("stoat", "rabbits", 27), ("raven", "carrion", 29),
     ];
 
@@ -24,7 +24,7 @@ public sealed class AskManyTests
         var asked = await Ask(server, "What does the dormouse eat?");
         Assert.Equal("The dormouse", (string?)asked["lectures"]![0]!["title"]);
         Assert.Contains("hazelnuts", (string?)asked["lines"]![0]!["quote"], StringComparison.Ordinal);
-        Assert.Equal(["zeppelin"], (await Ask(server, "Does the otter like a zeppelin?"))["unheardWords"]!.AsArray().Select(w => (string)w!).Where(w => w != "like"));
+        Assert.Equal(["zeppelin"], (await Ask(server, "Does the mink like a zeppelin?"))["unheardWords"]!.AsArray().Select(w => (string)w!).Where(w => w != "like"));
     }
 
     private static async Task<JsonNode> Ask(ServerProcess server, string text) => (await server.Post("/api/questions", new { text }))["question"]!["answer"]!;

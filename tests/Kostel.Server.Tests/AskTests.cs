@@ -135,6 +135,7 @@ public sealed class AskTests(AskTests.Library library) : IClassFixture<AskTests.
         var asked = await Ask("In the last lecture, what do swarms do?", new { course = Course, off = new[] { "lectures" } });
         Assert.Empty(Scope(asked));
         Assert.Contains("warm", Quote(asked), StringComparison.Ordinal);
+        Assert.Equal(["lectures"], asked["question"]!["answer"]!["off"]!.AsArray().Select(k => (string)k!));
     }
 
     [Fact]

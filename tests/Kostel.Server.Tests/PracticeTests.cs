@@ -56,8 +56,8 @@ public sealed class PracticeTests(SharedServer shared) : IClassFixture<SharedSer
         var study = await server.Post($"/api/lectures/{id}/summary");
         var sources = study["cards"]!.AsArray().Select(c => c!["source"]!).Concat(study["summary"]!.AsArray().SelectMany(p => p!["lines"]!.AsArray()).Select(l => l!));
         Assert.All(sources, s => Assert.Null((string?)s["now"]));
-        var taken = await server.Post($"/api/quizzes/{study["quiz"]!["id"]}/attempts", new { choices = study["quiz"]!["questions"]!.AsArray().Select(_ => 0) });
-        Assert.All(taken["answers"]!.AsArray(), a => Assert.Null((string?)a!["now"]));
+        var taken = await server.Post($"/api/quizzes/{study["quiz"]!["id"]}/attempts", new { answers = study["quiz"]!["questions"]!.AsArray().Select(_ => new { chosen = Array.Empty<int>() }) });
+        Assert.All(taken["answers"]!.AsArray(), a => Assert.All(a!["sources"]!.AsArray(), s => Assert.Null((string?)s!["now"])));
     }
 
     [Fact]
@@ -69,7 +69,8 @@ public sealed class PracticeTests(SharedServer shared) : IClassFixture<SharedSer
         for (var round = 0; round < 2; round++)
         {
             var stems = quiz["questions"]!.AsArray().Select(q => (string)q!["stem"]!).ToList();
-            Assert.Equal(stems.Count(asked.Contains), quiz["askedBefore"]!.GetValue<int>());
+            // A place can be asked about in another way; what several questions begin with says nothing of it.
+            Assert.InRange(quiz["askedBefore"]!.GetValue<int>(), stems.Count(s => asked.Contains(s) && s is not ("Which number belongs in which gap?" or "What is each of these?")), round == 0 ? 0 : stems.Count);
             Assert.True(round == 0 || stems.Except(asked).Any() || quiz["askedBefore"]!.GetValue<int>() == stems.Count);
             asked.AddRange(stems);
             quiz = (await server.Post($"/api/lectures/{id}/quiz", new { after = quiz["id"]!.GetValue<int>() }))["quiz"]!;

@@ -58,13 +58,50 @@ public sealed class StudyTests(SharedServer shared) : IClassFixture<SharedServer
         var quiz = (await Server.Post($"/api/lectures/{id}/quiz"))["quiz"]!;
         var questions = quiz["questions"]!.AsArray();
         Assert.DoesNotContain("\"key\"", questions.ToJsonString(), StringComparison.Ordinal);
-        var attempt = await Server.Post($"/api/quizzes/{quiz["id"]}/attempts", new { choices = questions.Select(_ => 0) });
+        var attempt = await Server.Post($"/api/quizzes/{quiz["id"]}/attempts", new { answers = questions.Select(QuizAnswering.Some) });
         var answers = attempt["answers"]!.AsArray();
-        Assert.Equal(answers.Count(a => a!["key"]!.GetValue<int>() == 0), attempt["rightCount"]!.GetValue<int>());
-        Assert.All(answers, a => Assert.True(a!["source"]!["startMs"]!.GetValue<int>() > 0));
-        using var wrong = await Server.Http.PostAsJsonAsync($"/api/quizzes/{quiz["id"]}/attempts", new { choices = new[] { 0, 0, 0, 0, 0, 0, 0, 0, 0 } });
+        Assert.Equal(answers.Count(a => a!["isRight"]!.GetValue<bool>()), attempt["rightCount"]!.GetValue<int>());
+        Assert.All(answers, a => Assert.True(a!["sources"]![0]!["startMs"]!.GetValue<int>() > 0));
+        var right = await Server.Post($"/api/quizzes/{quiz["id"]}/attempts", new { answers = answers.Select(a => a!["solution"]!.DeepClone()) });
+        Assert.Equal(questions.Count, right["rightCount"]!.GetValue<int>());
+        using var wrong = await Server.Http.PostAsJsonAsync($"/api/quizzes/{quiz["id"]}/attempts", new { answers = questions.Append(null).Select(_ => new { chosen = Array.Empty<int>() }) });
         Assert.Equal(HttpStatusCode.BadRequest, wrong.StatusCode);
     }
+
+    [Fact]
+    public async Task A_quiz_has_as_many_questions_of_the_kinds_and_chapters_that_are_wanted()
+    {
+        var second = (await Server.Get($"/api/lectures/{id}/transcript"))["chapters"]![1]!;
+        var quiz = (await Server.Post($"/api/lectures/{id}/quiz", new { after = await Newest(), count = 3, kinds = new[] { "choice", "number" }, chapter = (int)second["startMs"]! }))["quiz"]!;
+        var questions = quiz["questions"]!.AsArray();
+        Assert.InRange(questions.Count, 1, 3);
+        Assert.All(questions, q => Assert.Contains((string)q!["kind"]!, new[] { "choice", "number" }));
+        var open = await Server.Post($"/api/quizzes/{quiz["id"]}/attempts", new { answers = questions.Select(_ => new { chosen = Array.Empty<int>() }) });
+        Assert.Equal(0, (int)open["rightCount"]!);
+        Assert.All(open["answers"]!.AsArray(), a => Assert.InRange((int)a!["sources"]![0]!["startMs"]!, (int)second["startMs"]!, (int)second["endMs"]!));
+        using var none = await Server.Http.PostAsJsonAsync($"/api/lectures/{id}/quiz", new { after = (int)quiz["id"]!, ofMarks = true, chapter = 1 });
+        Assert.Equal(HttpStatusCode.BadRequest, none.StatusCode);
+    }
+
+    [Fact]
+    public async Task Cards_are_looked_through_and_only_those_that_are_kept_are_added_as_they_were_worded()
+    {
+        var other = await Server.BringIn("lecture.json", DemoText.Read("05"));
+        var drafts = (await Server.Send(HttpMethod.Post, $"/api/lectures/{other}/cards/drafts", new { count = 6 })).Content;
+        var shown = System.Text.Json.Nodes.JsonNode.Parse(await drafts.ReadAsStringAsync())!.AsArray();
+        Assert.InRange(shown.Count, 4, 6);
+        Assert.Empty((await Server.Get($"/api/lectures/{other}/study"))["cards"]!.AsArray());
+        var kept = new[] { new { key = (string)shown[0]!["key"]!, front = "In my words?", back = (string)shown[0]!["back"]! }, new { key = (string)shown[2]!["key"]!, front = (string)shown[2]!["front"]!, back = (string)shown[2]!["back"]! } };
+        (await Server.Send(HttpMethod.Post, $"/api/lectures/{other}/cards/kept", new { wanted = new { count = 6 }, kept })).EnsureSuccessStatusCode();
+        var study = await Server.Get($"/api/lectures/{other}/study");
+        Assert.Equal(["In my words?", kept[1].front], study["cards"]!.AsArray().Select(c => (string)c!["front"]!));
+        var again = System.Text.Json.Nodes.JsonNode.Parse(await (await Server.Send(HttpMethod.Post, $"/api/lectures/{other}/cards/drafts", new { count = 40 })).Content.ReadAsStringAsync())!.AsArray();
+        Assert.DoesNotContain(again, d => kept.Any(k => k.key == (string)d!["key"]!));
+        using var gone = await Server.Http.PostAsJsonAsync($"/api/lectures/{other}/cards/kept", new { wanted = new { count = 6 }, kept = new[] { new { key = "1-2", front = "a", back = "b" } } });
+        Assert.Equal(HttpStatusCode.Conflict, gone.StatusCode);
+    }
+
+    private async Task<int?> Newest() => (int?)(await Server.Get($"/api/lectures/{id}/study"))["quiz"]?["id"];
 
     private Task<HttpResponseMessage> Grade(JsonNode card, string grade) =>
         Server.Http.PostAsJsonAsync($"/api/cards/{card["id"]}/reviews", new { grade, memoryVersion = card["memoryVersion"]!.GetValue<int>() });

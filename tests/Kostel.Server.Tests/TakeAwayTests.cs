@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using System.IO.Compression;
 using System.Net;
 using System.Text;
@@ -59,11 +58,11 @@ public sealed partial class TakeAwayTests(SharedServer shared) : IClassFixture<S
         var transcript = TranscriptFormat.Read(await File.ReadAllTextAsync(Conversation, Cancel));
         var expected = string.Join(' ', transcript.Passages.Select(p =>
             string.Concat(transcript.Chapters.Where(c => transcript.Passages.First(q => q.StartMs >= c.StartMs) == p).Select(c => c.Title + " ")) + p.Text));
-        var pages = Run("pdftotext", "-raw", file, "-").Split('\f');
+        var pages = OutsideReader.Run("pdftotext", "-raw", file, "-").Split('\f');
         var body = string.Join(' ', pages.Select((page, i) => Furniture(page, first: i == 0)));
-        Assert.Equal(Spaced(expected), Spaced(body));
-        Assert.DoesNotContain("Type 3", Run("pdffonts", file), StringComparison.Ordinal);
-        Assert.DoesNotMatch(@"(?m)\sno\s+(yes|no)\s+(yes|no)\s+\d", Run("pdffonts", file));
+        Assert.Equal(OutsideReader.Words(expected), OutsideReader.Words(body));
+        Assert.DoesNotContain("Type 3", OutsideReader.Run("pdffonts", file), StringComparison.Ordinal);
+        Assert.DoesNotMatch(@"(?m)\sno\s+(yes|no)\s+(yes|no)\s+\d", OutsideReader.Run("pdffonts", file));
     }
 
     [Fact]
@@ -72,7 +71,7 @@ public sealed partial class TakeAwayTests(SharedServer shared) : IClassFixture<S
         var id = await Bring();
         var file = Path.Combine(server.Folder, $"{id}-named.pdf");
         await File.WriteAllBytesAsync(file, await server.Http.GetByteArrayAsync($"/api/lectures/{id}/export?format=pdf&times=true", Cancel), Cancel);
-        var text = Run("pdftotext", "-raw", file, "-");
+        var text = OutsideReader.Run("pdftotext", "-raw", file, "-");
         Assert.Contains("Voice 2", text, StringComparison.Ordinal);
         Assert.Matches(@"\b1:\d\d\b", text);
     }
@@ -100,7 +99,7 @@ public sealed partial class TakeAwayTests(SharedServer shared) : IClassFixture<S
         var id = await Bring();
         var folder = Directory.CreateDirectory(Path.Combine(server.Folder, "office")).FullName;
         await File.WriteAllBytesAsync(Path.Combine(folder, "talk.docx"), await server.Http.GetByteArrayAsync($"/api/lectures/{id}/export?format=docx&times=false&speakers=false", Cancel), Cancel);
-        Run("soffice", "--headless", $"-env:UserInstallation=file://{folder}/profile", "--convert-to", "txt:Text (encoded):UTF8", "--outdir", folder, Path.Combine(folder, "talk.docx"));
+        OutsideReader.Run("soffice", "--headless", $"-env:UserInstallation=file://{folder}/profile", "--convert-to", "txt:Text (encoded):UTF8", "--outdir", folder, Path.Combine(folder, "talk.docx"));
         var read = await File.ReadAllTextAsync(Path.Combine(folder, "talk.txt"), Cancel);
         foreach (var passage in TranscriptFormat.Read(await File.ReadAllTextAsync(Conversation, Cancel)).Passages)
         {
@@ -155,23 +154,6 @@ public sealed partial class TakeAwayTests(SharedServer shared) : IClassFixture<S
     {
         var lines = page.Split('\n', StringSplitOptions.RemoveEmptyEntries).Skip(first ? 2 : 0);
         return string.Join(' ', lines.Where(l => !(l is "A talk with a harbour pilot") && !l.All(char.IsAsciiDigit) && !FootLine().IsMatch(l)));
-    }
-
-    private static string Spaced(string text) => string.Join(' ', text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
-
-    private static string Run(string program, params string[] arguments)
-    {
-        var start = new ProcessStartInfo(program) { RedirectStandardOutput = true };
-        foreach (var argument in arguments)
-        {
-            start.ArgumentList.Add(argument);
-        }
-
-        using var process = Process.Start(start)!;
-        var text = process.StandardOutput.ReadToEnd();
-        process.WaitForExit();
-        Assert.Equal(0, process.ExitCode);
-        return text;
     }
 
     [GeneratedRegex("<[^>]*>")]

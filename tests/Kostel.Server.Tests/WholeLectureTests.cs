@@ -22,7 +22,7 @@ public sealed class WholeLectureTests(SharedServer shared) : IClassFixture<Share
         var card = study["cards"]![0]!;
         await server.Post($"/api/cards/{card["id"]}/reviews", new { grade = "hardWon", memoryVersion = (int)card["memoryVersion"]! });
         var quiz = (await server.Post($"/api/lectures/{id}/quiz"))["quiz"]!;
-        await server.Post($"/api/quizzes/{quiz["id"]}/attempts", new { choices = quiz["questions"]!.AsArray().Select(_ => 1) });
+        await server.Post($"/api/quizzes/{quiz["id"]}/attempts", new { answers = quiz["questions"]!.AsArray().Select(QuizAnswering.Some) });
         using var picture = new ByteArrayContent(await File.ReadAllBytesAsync(Path.Combine(ServerProcess.Root, "docs", "screenshots", "lecture.png")));
         (await server.Http.PostAsync($"/api/lectures/{id}/marks/picture?atMs=3000", picture)).EnsureSuccessStatusCode();
 

@@ -1,11 +1,14 @@
 using System.Globalization;
 using Kostel.Benchmarks.Asking;
 using Kostel.Core.Chapters;
+using Kostel.Core.Grammar;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Facts;
 using Kostel.Core.Study.Quizzes;
 using Kostel.Core.Study.Summaries;
 using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+using Kostel.Grammar;
 
 namespace Kostel.Benchmarks.Studying;
 
@@ -18,6 +21,13 @@ internal static class StudyBench
     public static void Run(string list, string folder, WordKnowledge known, string? how)
     {
         var texts = StudyText.ReadAll(list, folder, new ChapterFinder(() => known));
+        if (how == "set")
+        {
+            StudySetBench.Run(texts);
+            return;
+        }
+
+        using var grammar = new GrammarProcess();
         if (how == "learn")
         {
             Console.WriteLine(string.Join(", ", Learn(texts).Select(w => w.ToString("0.###", CultureInfo.InvariantCulture))));
@@ -37,17 +47,18 @@ internal static class StudyBench
             foreach (var half in texts.GroupBy(t => t.IsKnown))
             {
                 var facts = (double)half.Sum(t => t.Facts.Count);
-                var own = half.Sum(t => t.Covered(Summarizer.Summarize(t.Transcript, (int)(share * t.Sentences.Sum(s => s.Words.Count)), Learn(texts.FindAll(o => o != t))).SelectMany(p => p.Lines)));
-                var plain = half.Sum(t => t.Covered(ByWordsAlone(t, (int)(share * t.Sentences.Sum(s => s.Words.Count)))));
+                var own = half.Sum(t => t.Covered(Texts(Summarizer.Summarize(t.Transcript, (int)(share * t.Sentences.Sum(s => s.Words.Count)), grammar, Learn(texts.FindAll(o => o != t))).SelectMany(p => p.Lines))));
+                var plain = half.Sum(t => t.Covered(Texts(ByWordsAlone(t, (int)(share * t.Sentences.Sum(s => s.Words.Count))))));
                 Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"summary of {100 * share:0} % of the words, {(half.Key ? "known" : "unseen")} texts: {100 * own / facts:0.0} % of the facts; by the words alone {100 * plain / facts:0.0} %"));
             }
         }
 
         Console.WriteLine("\n| text | | facts | in a summary of 12 % | in 20 cards | in 12 questions |\n|---|---|---|---|---|---|");
-        var rows = texts.ConvertAll(t => (Text: t, Summary: Summary(t, Learn(texts.FindAll(o => o != t)), how), Cards: CardMaker.Make(t.Transcript, Cards), Quiz: QuizMaker.Make(t.Transcript, Questions)));
+        var rows = texts.ConvertAll(t => (Text: t, Summary: Summary(t, Learn(texts.FindAll(o => o != t)), how, grammar), Cards: CardMaker.Make(t.Transcript, Cards, grammar), Quiz: QuizMaker.Make(t.Transcript, Questions, grammar: grammar)));
         foreach (var (text, summary, cards, quiz) in rows)
         {
-            Console.WriteLine($"| {text.Name} | {(text.IsKnown ? "known" : "unseen")} | {text.Facts.Count} | {summary} | {text.Covered(cards.Select(c => c.Source))} of {cards.Count} cards | {text.Covered(quiz.Select(q => q.Source))} of {quiz.Count} |");
+            Print(text, cards, quiz, how);
+            Console.WriteLine($"| {text.Name} | {(text.IsKnown ? "known" : "unseen")} | {text.Facts.Count} | {summary} | {text.Covered(Texts(cards))} of {cards.Count} cards | {text.Covered(Texts(quiz))} of {quiz.Count} |");
         }
 
         foreach (var half in rows.GroupBy(r => r.Text.IsKnown))
@@ -55,20 +66,49 @@ internal static class StudyBench
             var facts = (double)half.Sum(r => r.Text.Facts.Count);
             Console.WriteLine(string.Create(
                 CultureInfo.InvariantCulture,
-                $"| **{(half.Key ? "known" : "unseen")}** | | {facts} | {100 * half.Sum(r => r.Summary) / facts:0.0} % | {100 * half.Sum(r => r.Text.Covered(r.Cards.Select(c => c.Source))) / facts:0.0} % | {100 * half.Sum(r => r.Text.Covered(r.Quiz.Select(q => q.Source))) / facts:0.0} % |"));
+                $"| **{(half.Key ? "known" : "unseen")}** | | {facts} | {100 * half.Sum(r => r.Summary) / facts:0.0} % | {100 * half.Sum(r => r.Text.Covered(Texts(r.Cards))) / facts:0.0} % | {100 * half.Sum(r => r.Text.Covered(Texts(r.Quiz))) / facts:0.0} % |"));
         }
     }
 
+    private static List<(Evidence, string)> Texts(IEnumerable<Evidence> lines) => lines.Select(l => (l, l.Quote)).ToList();
+
+    private static List<(Evidence, string)> Texts(IEnumerable<CardDraft> cards) => cards.Select(c => (c.Source, $"{c.Content.Front} {c.Content.Back}")).ToList();
+
+    private static List<(Evidence, string)> Texts(IEnumerable<QuestionDraft> quiz) => quiz.SelectMany(q => (q.Content.Places.Count > 0 ? q.Content.Places : [q.Source]).Select(p => (p, string.Join(' ', Shown(q.Content))))).ToList();
+
+    /// <summary>The question with what is right, without what is not.</summary>
+    private static IEnumerable<string> Shown(QuestionContent asks) => asks switch
+    {
+        ChoiceQuestion or SeveralQuestion => asks.Solution.Chosen.Select(c => asks.Shown[c]).Prepend(asks.Stem),
+        _ => asks.Texts,
+    };
+
+    private static void Print(StudyText text, IReadOnlyList<CardDraft> cards, IReadOnlyList<QuestionDraft> quiz, string? how)
+    {
+        if (!text.IsKnown || how is not ("cards" or "quiz"))
+        {
+            return;
+        }
+
+        foreach (var line in how == "cards" ? cards.Select(c => $"    {c.Content.Front}  =>  {c.Content.Back}") : quiz.Select(q => $"    {q.Content.Kind}: {string.Join(" | ", q.Content.Texts)}   ({string.Join(',', q.Content.Solution.Chosen)})"))
+        {
+            Console.WriteLine(line);
+        }
+
+        var made = how == "cards" ? Texts(cards) : Texts(quiz);
+        Console.WriteLine(string.Join('\n', text.Facts.Where(f => !text.IsCovered(f, made)).Select(f => "    missed: " + f.Says)));
+    }
+
     /// <summary>The sentences that stand alone and have the heaviest words, for comparison.</summary>
-    private static List<Kostel.Core.Transcripts.Evidence> ByWordsAlone(StudyText text, int words)
+    private static List<Evidence> ByWordsAlone(StudyText text, int words)
     {
         var importance = new Importance(text.Sentences);
-        var chosen = new List<Kostel.Core.Transcripts.Evidence>();
+        var chosen = new List<Evidence>();
         foreach (var sentence in text.Sentences.Where(QuotableSentence.IsSelfContained).OrderByDescending(importance.Of))
         {
             if (sentence.Words.Count <= words)
             {
-                chosen.Add(Kostel.Core.Transcripts.Evidence.Of(sentence));
+                chosen.Add(Evidence.Of(sentence));
                 words -= sentence.Words.Count;
             }
         }
@@ -82,16 +122,16 @@ internal static class StudyBench
         return Enumerable.Range(0, worth.Length).OrderByDescending(i => worth[i]).Take(Top).Count(facts.Contains) / (double)Top;
     }
 
-    private static int Summary(StudyText text, double[] weights, string? how)
+    private static int Summary(StudyText text, double[] weights, string? how, IGrammar grammar)
     {
         var words = (int)(SummaryShare * text.Sentences.Sum(s => s.Words.Count));
-        var summary = Summarizer.Summarize(text.Transcript, words, weights);
+        var summary = Summarizer.Summarize(text.Transcript, words, grammar, weights);
         if (how == "each" && text.IsKnown)
         {
             Console.WriteLine($"\n{text.Name}: {summary.Sum(p => p.Lines.Sum(l => l.Quote.Split(' ').Length))} of {words} words\n{string.Join('\n', summary.SelectMany(p => p.Lines).Select(l => "    " + l.Quote))}\n");
         }
 
-        return text.Covered(summary.SelectMany(p => p.Lines));
+        return text.Covered(Texts(summary.SelectMany(p => p.Lines)));
     }
 
     private static double[] Learn(List<StudyText> texts) => AnswerLearning.Logistic(texts.SelectMany(t =>

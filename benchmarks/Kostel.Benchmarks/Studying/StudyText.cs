@@ -1,6 +1,7 @@
 using System.Globalization;
 using Kostel.Core.Captions;
 using Kostel.Core.Chapters;
+using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Benchmarks.Studying;
@@ -27,10 +28,20 @@ internal sealed record StudyText(string Name, IReadOnlyList<Sentence> Sentences,
             return new StudyText(facts.Key, sentences, transcript, facts.Select(f => new KeyFact(f[1].Split(',').Select(n => int.Parse(n, CultureInfo.InvariantCulture) - 1).ToHashSet(), f[2])).ToList()) { IsKnown = i % 2 == 0 };
         }).ToList();
 
-    /// <summary>How many of the facts stand in some places.</summary>
-    public int Covered(IEnumerable<Evidence> places)
+    private const double MostOfIt = 0.6;
+
+    /// <summary>How many of the facts stand in some texts that were made of places: most of the words that the fact has of its lines, each number among them, are there.</summary>
+    public int Covered(IReadOnlyList<(Evidence Source, string Text)> made) => Facts.Count(f => IsCovered(f, made));
+
+    /// <summary>Whether a fact stands in them.</summary>
+    public bool IsCovered(KeyFact fact, IReadOnlyList<(Evidence Source, string Text)> made)
     {
-        var lines = places.SelectMany(p => Enumerable.Range(0, Sentences.Count).Where(i => Sentences[i].StartMs < p.EndMs && Sentences[i].EndMs > p.StartMs)).ToHashSet();
-        return Facts.Count(f => f.Lines.Overlaps(lines));
+        var lines = fact.Lines.Select(i => Sentences[i]).ToList();
+        var said = lines.SelectMany(l => Stems(l.Text)).ToHashSet();
+        var needed = Stems(fact.Says).Where(said.Contains).Distinct().ToList();
+        var there = made.Where(m => lines.Exists(l => l.StartMs < m.Source.EndMs && l.EndMs > m.Source.StartMs)).SelectMany(m => Stems(m.Text)).ToHashSet();
+        return needed.Count > 0 && needed.Count(there.Contains) >= MostOfIt * needed.Count && needed.Where(n => char.IsDigit(n[0])).All(there.Contains);
     }
+
+    private static IEnumerable<string> Stems(string text) => Tokens.ContentStems(string.Join(' ', NumberWords.ToDigits(Tokens.Of(text))));
 }

@@ -29,6 +29,9 @@ public sealed record Answer(AnswerState State, IReadOnlyList<Evidence> Lines, IR
     /// <summary>What answers within each line; empty where that is not known.</summary>
     public IReadOnlyList<QuotePart> Parts { get; init; } = [];
 
+    /// <summary>What answers within a line, in its words; nothing where that is not known.</summary>
+    public string WordsThatAnswer(int line) => line < Parts.Count ? Lines[line].Quote[Parts[line].From..Math.Min(Parts[line].To, Lines[line].Quote.Length)] : "";
+
     /// <summary>The form after what was asked.</summary>
     public AnswerForm Form { get; init; }
 
@@ -46,6 +49,9 @@ public sealed record Answer(AnswerState State, IReadOnlyList<Evidence> Lines, IR
 
     /// <summary>Where it was looked for, as the question said.</summary>
     public IReadOnlyList<ScopePart> Scope { get; init; } = [];
+
+    /// <summary>What the question said of where to look, and was not to be understood so.</summary>
+    public IReadOnlyList<ScopeKind> Off { get; init; } = [];
 
     /// <summary>Whether the person chose the place.</summary>
     public bool IsChosen { get; init; }

@@ -50,7 +50,7 @@ public sealed class AnswerFinder
         var lines = AnswerLines.Choose(ground, ranked, MostLines);
         var best = ranked.Scores[lines[0].At];
         var shown = lines.Where(l => state != AnswerState.Said || ranked.Scores[l.At] >= best - AlsoWorthHearing).ToList();
-        return new ShapedAnswer(ground, ranked, text, l => Evidence(l.From, l.To)).Of(state, shown, unheard, l => Part(l, question));
+        return new ShapedAnswer(ground, ranked, text, l => Quoted(l.From, l.To)).Of(state, shown, unheard, l => Part(l, question));
     }
 
     /// <summary>The places nearest to a question, the best first, each with the sentences beside it; for somebody who is to write of them.</summary>
@@ -78,16 +78,13 @@ public sealed class AnswerFinder
             }
         }
 
-        return spans.ConvertAll(s => Evidence(s.From, s.To));
+        return spans.ConvertAll(s => Quoted(s.From, s.To));
 
         int Beside(int at, int way) => at + way >= 0 && at + way < ground.Count && ground.SourceOf(at + way) == ground.SourceOf(at) ? at + way : at;
     }
 
-    private Evidence Evidence(int from, int to)
-    {
-        var span = Enumerable.Range(from, to - from + 1).Select(i => ground[i]).ToList();
-        return new Evidence(span[0].PassageId, span[0].StartMs, span[^1].EndMs, string.Join(' ', span.Select(s => s.Text)), sources[ground.SourceOf(from)].LectureId);
-    }
+    private Evidence Quoted(int from, int to) =>
+        Evidence.Of(Enumerable.Range(from, to - from + 1).Select(i => ground[i]).ToList()).In(sources[ground.SourceOf(from)].LectureId);
 
     /// <summary>Within the sentence that answers; where that only leads up to the answer, in the one after it.</summary>
     private QuotePart Part(AnswerLine line, Question question)

@@ -63,9 +63,7 @@ internal static partial class AnsweringPart
     private static partial Regex Because();
 
     private const string Seasons = "spring|summer|autumn|winter|morning|evening|night|noon";
-    private const string Months = "january|february|march|april|may|june|july|august|september|october|november|december";
-    private const string Weekdays = "monday|tuesday|wednesday|thursday|friday|saturday|sunday";
-    private const string Times = $@"(?:{Seasons}|{Months}|{Weekdays}|\d{{1,4}}|\p{{L}}+ o'clock)";
+    private const string Times = $@"(?:{Seasons}|{CalendarWords.MonthNames}|{CalendarWords.DayNames}|\d{{1,4}}|\p{{L}}+ o'clock)";
     private const string Whenever = $@"(?:when|until|after|before|as soon as|during)\b{Clause}";
 
     [GeneratedRegex(

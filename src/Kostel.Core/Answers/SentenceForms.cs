@@ -102,8 +102,6 @@ internal sealed partial class SentenceForms(Sentence sentence)
     private const string Metres = "metres?|meters?|kilomet(?:re|er)s?|centimet(?:re|er)s?|millimet(?:re|er)s?|km|cm|mm";
     private const string Lengths = Metres + "|miles?|feet|foot|inch(?:es)?|yards?|light years?";
     private const string Seasons = "spring|summer|autumn|winter|morning|evening|night|noon";
-    private const string Months = "january|february|march|april|may|june|july|august|september|october|november|december";
-    private const string Weekdays = "monday|tuesday|wednesday|thursday|friday|saturday|sunday";
     private const string Causes = "because|since|so that|in order to|therefore|due to|caused? by|otherwise|cause[sd]?";
     private const string ThatIsWhy = "that is why|that's why|which is why|for that reason|the reason";
     private const string Relatives = "man|woman|brother|sister|father|mother|boy|girl|they|he|she|somebody";
@@ -137,7 +135,7 @@ internal sealed partial class SentenceForms(Sentence sentence)
     [GeneratedRegex($@"\b(?:{Relatives}|{Workers})\b", RegexOptions.IgnoreCase)]
     private static partial Regex Someone();
 
-    [GeneratedRegex($@"\b(?:{Beginning}|{Seasons}|{Months}|{Weekdays}|{Units})\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex($@"\b(?:{Beginning}|{Seasons}|{CalendarWords.MonthNames}|{CalendarWords.DayNames}|{Units})\b", RegexOptions.IgnoreCase)]
     private static partial Regex Time();
 
     [GeneratedRegex($@"\b(?:{Nearby}|north|south|east|west)\b", RegexOptions.IgnoreCase)]

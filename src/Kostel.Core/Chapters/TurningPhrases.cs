@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using Kostel.Core.Text;
 
 namespace Kostel.Core.Chapters;
 
@@ -35,8 +36,7 @@ public static partial class TurningPhrases
     /// <summary>"Yeah, so, honey."</summary>
     private const string Naming = "^(?:" + Marker + @"[,.]? )+(?:\p{L}+[ ,.!?]*){1,3}$";
 
-    private const string Months = "january|february|march|april|may|june|july|august|september|october|november|december";
-    private const string Times = "spring|summer|autumn|winter|the (?:end|evening|morning)|\\d{4}|" + Months;
+    private const string Times = "spring|summer|autumn|winter|the (?:end|evening|morning)|\\d{4}|" + CalendarWords.MonthNames;
     private const string InTime = "(?:and |so |then )*(?:by|from|until|in) (?:early |late )?(?:" + Times + ")";
     private const string Asking = "so,? (?:what|how|why|when|where|who)|what|how|why|suppose|imagine";
     private const string Turning = $@"^(?:now|okay|ok|right|alright|anyway|well then|{Asking}|first|in the (?:first|second|last) (?:place|part)|{InTime})\b";

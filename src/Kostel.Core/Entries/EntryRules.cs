@@ -18,6 +18,18 @@ public static class EntryRules
     /// <summary>What a card asks, and what it answers.</summary>
     public static readonly EntryRule CardSide = new("A side of a card", 2_000, Required: true);
 
+    /// <summary>What a sheet is called.</summary>
+    public static readonly EntryRule SheetName = new("The name of a sheet", 200, Required: true);
+
+    /// <summary>What a set of study material is called.</summary>
+    public static readonly EntryRule SetName = new("The name of a set", 60, Required: true);
+
+    /// <summary>A heading on a sheet.</summary>
+    public static readonly EntryRule SheetHeading = new("A heading", 300);
+
+    /// <summary>A cell of a line of a sheet.</summary>
+    public static readonly EntryRule SheetCell = new("A line of a sheet", 5_000);
+
     /// <summary>A note at a place of a lecture.</summary>
     public static readonly EntryRule Note = new("A note", 5_000);
 

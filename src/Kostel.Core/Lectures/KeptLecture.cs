@@ -1,9 +1,12 @@
+using System.Text.Json.Serialization;
 using Kostel.Core.Answers;
 using Kostel.Core.Answers.Written;
 using Kostel.Core.Marks;
 using Kostel.Core.Review;
 using Kostel.Core.Speech;
 using Kostel.Core.Study;
+using Kostel.Core.Study.Quizzes;
+using Kostel.Core.Study.Sheets;
 using Kostel.Core.Study.Summaries;
 using Kostel.Core.Transcripts;
 
@@ -19,7 +22,8 @@ public sealed record KeptThings(
     IReadOnlyList<KeptSummary>? Summaries = null,
     IReadOnlyList<KeptCard>? Cards = null,
     IReadOnlyList<KeptQuestion>? Questions = null,
-    IReadOnlyList<KeptQuiz>? Quizzes = null);
+    IReadOnlyList<KeptQuiz>? Quizzes = null,
+    IReadOnlyList<KeptSheet>? Sheets = null);
 
 /// <summary>What is known of a lecture.</summary>
 /// <param name="MadeBy">The service or the file that its text comes from; null for this program.</param>
@@ -32,6 +36,9 @@ public sealed record KeptMark(MarkKind Kind, int StartMs, int EndMs, string Quot
 
 /// <summary>A summary.</summary>
 public sealed record KeptSummary(DateTime MadeAt, IReadOnlyList<SummaryPart> Parts);
+
+/// <summary>A sheet.</summary>
+public sealed record KeptSheet(SheetForm Form, string Name, DateTime MadeAt, Sheet Content);
 
 /// <summary>A card with its reviews.</summary>
 /// <param name="Key">What it asks about.</param>
@@ -52,8 +59,22 @@ public sealed record KeptThread(int Number, string Title);
 public sealed record KeptQuiz(DateTime MadeAt, IReadOnlyList<KeptQuizQuestion> Questions, IReadOnlyList<KeptAttempt>? Attempts = null);
 
 /// <summary>A question of a quiz.</summary>
-public sealed record KeptQuizQuestion(string Stem, IReadOnlyList<string> Choices, int Key, Evidence Source);
+/// <param name="Stem">What it asks.</param>
+/// <param name="Choices">What is chosen from, where one thing is.</param>
+/// <param name="Key">Which of them is right.</param>
+/// <param name="Source">Where it is said.</param>
+/// <param name="Asks">A question of another kind; null for a choice.</param>
+public sealed record KeptQuizQuestion(string Stem, IReadOnlyList<string> Choices, int Key, Evidence Source, QuestionContent? Asks = null)
+{
+    /// <summary>What it asks, whatever its kind.</summary>
+    [JsonIgnore]
+    public QuestionContent Content => Asks ?? new ChoiceQuestion(Stem, Choices, Key);
+
+    /// <summary>A question as it is kept.</summary>
+    public static KeptQuizQuestion Of(QuestionContent content, Evidence source) =>
+        content is ChoiceQuestion choice ? new(choice.Stem, choice.Choices, choice.Key, source) : new(content.Stem, content.Shown, 0, source, content.In(null));
+}
 
 /// <summary>A run through a quiz.</summary>
-/// <param name="Choices">The choice made at each question, -1 for none.</param>
-public sealed record KeptAttempt(DateTime FinishedAt, IReadOnlyList<int> Choices);
+/// <param name="Choices">What was answered to each question.</param>
+public sealed record KeptAttempt(DateTime FinishedAt, IReadOnlyList<QuizAnswer> Choices);

@@ -5,6 +5,8 @@ using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using Kostel.Core.Study;
+using Kostel.Core.Study.Quizzes;
+using Kostel.Core.Study.Sheets;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
@@ -73,6 +75,12 @@ public static class LectureFormat
             Check(line);
         }
 
+        foreach (var sheet in All(things.Sheets, "sheets"))
+        {
+            Require(sheet.Name, "a sheet's name");
+            Sound(sheet.Content);
+        }
+
         foreach (var card in All(things.Cards, "cards"))
         {
             Require(card.Front, "a card's front");
@@ -134,19 +142,55 @@ public static class LectureFormat
             foreach (var q in questions)
             {
                 Check(q.Source);
-                if (q.Key < 0 || q.Key >= All(q.Choices, "choices").Count)
+                All(q.Choices, "choices");
+                if (!IsSound(q.Content))
                 {
                     throw new FormatException("Expected the key of a quiz's question to be one of its choices.");
                 }
             }
 
-            if (All(quiz.Attempts, "attempts").Any(a => a.Choices.Count != questions.Count || a.Choices.Where((c, i) => c < -1 || c >= questions[i].Choices.Count).Any()))
+            if (All(quiz.Attempts, "attempts").Any(a => !QuizMarking.Fit(All(a.Choices, "choices"), [.. questions.Select(q => q.Content)])))
             {
                 throw new FormatException("Expected a run through a quiz to have a choice for each of its questions.");
             }
         }
 
         return things;
+    }
+
+    private static void Sound(Sheet sheet)
+    {
+        const int MostColumns = 6;
+        if (All(sheet.Columns, "columns").Count is < 1 or > MostColumns)
+        {
+            throw new FormatException($"Expected a sheet to have from 1 to {MostColumns} columns.");
+        }
+
+        foreach (var line in All(sheet.Parts, "parts").SelectMany(p => All(p.Lines, "lines")).Concat(All(sheet.LeftOut, "leftOut")))
+        {
+            if (All(line.Cells, "cells").Count != sheet.Columns.Count)
+            {
+                throw new FormatException("Expected a line of a sheet to have a cell for each column.");
+            }
+        }
+
+        foreach (var source in sheet.Sources().Concat((sheet.LeftOut ?? []).Select(l => l.Source).OfType<Evidence>()))
+        {
+            Check(source);
+        }
+    }
+
+    /// <summary>What a stranger's file leaves out is found here, and not when the question is shown.</summary>
+    private static bool IsSound(QuestionContent content)
+    {
+        try
+        {
+            return content.IsSound && content.Places.All(p => p is not null);
+        }
+        catch (Exception e) when (e is ArgumentNullException or NullReferenceException or ArgumentOutOfRangeException)
+        {
+            return false;
+        }
     }
 
     private static IReadOnlyList<T> All<T>(IReadOnlyList<T>? list, string name) => list is null ? []

@@ -1,3 +1,5 @@
+using Kostel.Core.Entries;
+
 namespace Kostel.Core.Services;
 
 /// <summary>Where a service is, and how it lets itself be asked.</summary>
@@ -24,6 +26,27 @@ public sealed record ServiceAddress(Uri Base, string Key, string Model)
 
         return new ServiceAddress(uri, key, model.Trim());
     }
+
+    /// <summary>A service as it is entered: with the key of the one that is known where none was typed.</summary>
+    /// <param name="key">Null to keep the key that is known.</param>
+    /// <exception cref="ServiceProblemException">It is no address, or the key that is known belongs to another one.</exception>
+    /// <exception cref="Problems.NotValidException">Something is too long.</exception>
+    public static ServiceAddress Entered(string address, string? key, string model, ServiceAddress? known)
+    {
+        var place = Parse(EntryRules.ServiceField.Read(address), EntryRules.ServiceField.Read(key), EntryRules.ServiceField.Read(model));
+        if (key is not null || known is not { Key.Length: > 0 })
+        {
+            return place;
+        }
+
+        // A key is for one address: whoever changes that must have it.
+        return known.Base == place.Base
+            ? place with { Key = known.Key }
+            : throw new ServiceProblemException("The address is another one. Enter the key for it again, or leave the field empty if it needs none.");
+    }
+
+    /// <summary>Whether nobody on the way can read along.</summary>
+    public bool IsEncrypted => Base.Scheme == Uri.UriSchemeHttps || IsHere;
 
     /// <summary>Whether it is on this computer, so that nothing leaves it.</summary>
     public bool IsHere => Base.IsLoopback;

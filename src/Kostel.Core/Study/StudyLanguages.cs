@@ -6,5 +6,8 @@ namespace Kostel.Core.Study;
 public static class StudyLanguages
 {
     /// <summary>Whether cards and quizzes are made of a language.</summary>
-    public static bool MakesCards(string language) => language == SpokenLanguages.English;
+    public static bool MakesCards(string language) => language is SpokenLanguages.English or SpokenLanguages.Spanish;
+
+    /// <summary>Whether it is Spanish, of which only some forms are asked about.</summary>
+    public static bool IsSpanish(string language) => language == SpokenLanguages.Spanish;
 }

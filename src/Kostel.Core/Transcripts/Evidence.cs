@@ -14,6 +14,14 @@ public sealed record Evidence(string PassageId, int StartMs, int EndMs, string Q
     /// <summary>A sentence as evidence.</summary>
     public static Evidence Of(Sentence sentence) => new(sentence.PassageId, sentence.StartMs, sentence.EndMs, sentence.Text);
 
+    /// <summary>Sentences that follow each other as evidence; at least one.</summary>
+    public static Evidence Of(IReadOnlyList<Sentence> run) => new(run[0].PassageId, run[0].StartMs, run[^1].EndMs, string.Join(' ', run.Select(s => s.Text)));
+
+    /// <summary>The whole sentences of which something is said in a stretch.</summary>
+    /// <exception cref="Problems.NotValidException">Nothing is said there.</exception>
+    public static Evidence Between(Transcript transcript, int startMs, int endMs) =>
+        Sentences.Of(transcript.Passages).Where(s => s.EndMs > startMs && s.StartMs < endMs).ToList() is { Count: > 0 } run ? Of(run) : throw new Problems.NotValidException("Nothing is said there.");
+
     /// <summary>Names the place in its lecture, whatever is said of it.</summary>
     [JsonIgnore]
     public string Key => string.Create(CultureInfo.InvariantCulture, $"{StartMs}-{EndMs}");

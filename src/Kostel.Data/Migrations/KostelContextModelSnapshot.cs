@@ -172,6 +172,30 @@ namespace Kostel.Data.Migrations
                     b.ToTable("Courses");
                 });
 
+            modelBuilder.Entity("Kostel.Data.Rows.EarlierSheetRow", b =>
+                {
+                    b.Property<int>("SheetId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Content")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("SheetId", "Version");
+
+                    b.ToTable("EarlierSheets");
+                });
+
             modelBuilder.Entity("Kostel.Data.Rows.EarlierTranscriptRow", b =>
                 {
                     b.Property<int>("Id")
@@ -822,6 +846,59 @@ namespace Kostel.Data.Migrations
                     b.ToTable("Settings");
                 });
 
+            modelBuilder.Entity("Kostel.Data.Rows.SheetRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("ChangedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Chapter")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Content")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Form")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("LectureId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("MadeAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("OfMarks")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("OwnerId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("LectureId");
+
+                    b.HasIndex("OwnerId");
+
+                    b.ToTable("Sheets");
+                });
+
             modelBuilder.Entity("Kostel.Data.Rows.SpeakerRow", b =>
                 {
                     b.Property<string>("LectureId")
@@ -1073,6 +1150,15 @@ namespace Kostel.Data.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Kostel.Data.Rows.EarlierSheetRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.SheetRow", null)
+                        .WithMany()
+                        .HasForeignKey("SheetId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Kostel.Data.Rows.EarlierTranscriptRow", b =>
                 {
                     b.HasOne("Kostel.Data.Rows.LectureRow", null)
@@ -1240,6 +1326,21 @@ namespace Kostel.Data.Migrations
                     b.HasOne("Kostel.Data.Rows.CardRow", null)
                         .WithMany()
                         .HasForeignKey("CardId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Kostel.Data.Rows.PersonRow", null)
+                        .WithMany()
+                        .HasForeignKey("OwnerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.SheetRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.LectureRow", null)
+                        .WithMany()
+                        .HasForeignKey("LectureId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 

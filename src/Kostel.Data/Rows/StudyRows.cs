@@ -4,6 +4,7 @@ using Kostel.Core.Review;
 using Kostel.Core.Study;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Quizzes;
+using Kostel.Core.Study.Sheets;
 using Kostel.Core.Study.Summaries;
 using Kostel.Core.Transcripts;
 
@@ -76,6 +77,55 @@ public sealed class SummaryRow
     public required IReadOnlyList<SummaryPart> Parts { get; set; }
 
     public DateTime MadeAt { get; set; }
+}
+
+/// <summary>A sheet of a lecture, as it is now.</summary>
+public sealed class SheetRow
+{
+    public int Id { get; set; }
+
+    public required string LectureId { get; set; }
+
+    /// <summary>Whose it is.</summary>
+    public int OwnerId { get; set; } = PersonRow.TheOne;
+
+    public SheetForm Form { get; set; }
+
+    public required string Name { get; set; }
+
+    public required Sheet Content { get; set; }
+
+    /// <summary>Where the chapter begins of which it was made; null for the whole lecture.</summary>
+    public int? Chapter { get; set; }
+
+    /// <summary>Whether it was made of what the person had marked.</summary>
+    public bool OfMarks { get; set; }
+
+    public DateTime MadeAt { get; set; }
+
+    public DateTime ChangedAt { get; set; }
+
+    /// <summary>When it was taken away; it can be brought back.</summary>
+    public DateTime? DeletedAt { get; set; }
+
+    /// <summary>Goes up with every change.</summary>
+    public int Version { get; set; }
+}
+
+/// <summary>How a sheet was before a change.</summary>
+public sealed class EarlierSheetRow
+{
+    public int SheetId { get; set; }
+
+    /// <summary>The version that it had.</summary>
+    public int Version { get; set; }
+
+    public required string Name { get; set; }
+
+    public required Sheet Content { get; set; }
+
+    /// <summary>Since when it was so.</summary>
+    public DateTime At { get; set; }
 }
 
 /// <summary>A card, as it is worded.</summary>
@@ -186,6 +236,9 @@ public sealed class QuizQuestionRow
     public required QuestionContent Content { get; set; }
 
     public required Evidence Source { get; set; }
+
+    /// <summary>Every place that it asks about.</summary>
+    public IReadOnlyList<Evidence> Places() => Content.Places.Count > 0 ? Content.Places : [Source];
 }
 
 /// <summary>One run through a quiz.</summary>
@@ -200,8 +253,8 @@ public sealed class AttemptRow
 
     public DateTime FinishedAt { get; set; }
 
-    /// <summary>The choice made at each question, -1 for none.</summary>
-    public required IReadOnlyList<int> Choices { get; set; }
+    /// <summary>What was answered to each question.</summary>
+    public required IReadOnlyList<QuizAnswer> Choices { get; set; }
 
     public int RightCount { get; set; }
 }

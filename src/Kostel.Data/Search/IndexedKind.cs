@@ -21,6 +21,9 @@ public enum IndexedKind
     /// <summary>A summary.</summary>
     Summary,
 
+    /// <summary>A sheet: its name and what stands on it.</summary>
+    Sheet,
+
     /// <summary>A question that was asked.</summary>
     Question,
 

@@ -25,6 +25,9 @@ internal sealed record IndexedRows(
         new(IndexedKind.Mark, "Marks", "Text, Resolved, Quote, DeletedAt", "r.Text || ' ' || coalesce(r.Resolved, '') || ' ' || r.Quote", Start: "r.StartMs", End: "r.EndMs", Owner: "r.OwnerId", Which: "r.DeletedAt IS NULL"),
         new(IndexedKind.Card, "Cards", "Content", Members("r.Content", "question", "answer", "statement", "missing"), Start: Member("r.Source", "startMs"), End: Member("r.Source", "endMs")),
         new(IndexedKind.Summary, "Summaries", "Parts", $"(SELECT group_concat(json_extract(l.value, '$.quote'), ' ') FROM json_each(r.Parts, {Inside("r.Parts")}) p, json_each(p.value, '$.lines') l)"),
+        new(IndexedKind.Sheet, "Sheets", "Name, Content, DeletedAt",
+            $"r.Name || ' ' || coalesce((SELECT group_concat(c.value, ' ') FROM json_each(r.Content, {Under("r.Content", "parts")}) p, json_each(p.value, '$.lines') l, json_each(l.value, '$.cells') c), '')",
+            Owner: "r.OwnerId", Which: "r.DeletedAt IS NULL"),
         new(IndexedKind.Question, "Questions", "Text, DeletedAt", "r.Text", Course: "r.CourseId", Owner: "r.OwnerId", Which: "r.DeletedAt IS NULL"),
         new(IndexedKind.Thread, "Threads", "Title, IsNamed, DeletedAt", "r.Title", Course: "r.CourseId", Owner: "r.OwnerId", Which: "r.DeletedAt IS NULL AND r.IsNamed"),
         new(IndexedKind.Term, "Terms", "Written", "r.Written", Lecture: "NULL", Course: "r.CourseId", Ref: "r.Number"),
@@ -32,6 +35,8 @@ internal sealed record IndexedRows(
     ];
 
     private static string Inside(string column) => $"CASE WHEN json_type({column}, '$.is') IS NULL THEN '$' ELSE '$.is' END";
+
+    private static string Under(string column, string member) => $"CASE WHEN json_type({column}, '$.is') IS NULL THEN '$.{member}' ELSE '$.is.{member}' END";
 
     private static string Each(string column, string from, string member) =>
         $"(SELECT group_concat(json_extract(w.value, '{from}.{member}'), ' ') FROM json_each({column}, {Inside(column)}) w)";

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using Kostel.Core.Grammar;
 using Kostel.Core.Marks;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Languages;
@@ -18,7 +19,7 @@ using Microsoft.EntityFrameworkCore;
 namespace Kostel.Server.Demo;
 
 /// <summary>Fills an empty library with the demonstration: recordings, and the transcripts that Kostel made of all but one.</summary>
-internal sealed class DemoLibrary(LibraryFolder library, ServerSettings settings, JobQueue queue, TimeProvider time)
+internal sealed class DemoLibrary(LibraryFolder library, ServerSettings settings, JobQueue queue, IGrammar grammar, TimeProvider time)
 {
     /// <summary>The lectures that come with cards and a summary, so that Today has something to show.</summary>
     private const int LecturesWithCards = 2;
@@ -118,8 +119,8 @@ internal sealed class DemoLibrary(LibraryFolder library, ServerSettings settings
 
         if (withCards)
         {
-            context.Cards.AddRange(CardMaker.Make(transcript).Select(d => CardRow.Of(item.Id, d, now)));
-            context.Summaries.Add(new SummaryRow { LectureId = item.Id, Parts = Summarizer.Summarize(transcript).Select(p => p.In(item.Id)).ToList(), MadeAt = now });
+            context.Cards.AddRange(CardMaker.Make(transcript, grammar: grammar).Select(d => CardRow.Of(item.Id, d, now)));
+            context.Summaries.Add(new SummaryRow { LectureId = item.Id, Parts = Summarizer.Summarize(transcript, grammar).Select(p => p.In(item.Id)).ToList(), MadeAt = now });
         }
 
         await context.SaveChangesAsync(cancel);

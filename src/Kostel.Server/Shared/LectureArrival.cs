@@ -83,7 +83,7 @@ internal sealed class LectureArrival(AutomationFile automation, TimeProvider tim
         var isAny = false;
         if (routine is { Makes: true })
         {
-            var making = context.Enqueue(RoutineWork.Making, lecture.Id, new RoutineTask(routine.Summary, routine.Cards, routine.Quiz), Now, RoutineWork.Priority, after);
+            var making = context.Enqueue(RoutineWork.Making, lecture.Id, new RoutineTask(routine.Summary, routine.Cards, routine.Quiz, routine.Sheets), Now, RoutineWork.Priority, after);
             await context.SaveChangesAsync(cancel);
             (after, isAny) = (making.Id, true);
         }

@@ -1,23 +1,40 @@
+using Kostel.Core.Grammar;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Quizzes;
+using Kostel.Core.Study.Sheets;
+using Kostel.Core.Study.Statements;
 using Kostel.Core.Study.Summaries;
+using Kostel.Core.Transcripts;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Shared;
 
+/// <summary>Which quiz is wanted.</summary>
+/// <param name="After">The newest as it was known; where there is a newer one nothing is made.</param>
+/// <param name="Count">How many questions.</param>
+/// <param name="Kinds">Of which kinds; null for all.</param>
+/// <param name="From">Of what; null for the whole lecture.</param>
+internal sealed record WantedQuiz(int? After, int Count = StudyMaking.QuestionsWanted, IReadOnlyList<string>? Kinds = null, StudyStretch? From = null);
+
 /// <summary>Makes summaries, cards and quizzes of a lecture. Each looks and adds in one transaction, so that whatever is asked how often is made once.</summary>
-internal sealed class StudyMaking(KostelContext context, TimeProvider time)
+internal sealed class StudyMaking(KostelContext context, IGrammar grammar, TimeProvider time)
 {
-    private const int CardsWanted = 10, QuestionsWanted = 6;
+    public const int CardsWanted = 10, QuestionsWanted = 12;
+
+    private StudyGround? ground;
 
     /// <summary>A summary, where the newest says something else.</summary>
+    /// <param name="words">Of so many words at most; null for some sentences of each chapter.</param>
     /// <returns>False if there is not enough in the lecture.</returns>
-    public async Task<bool> Summary(string id, CancellationToken cancel)
+    public async Task<bool> Summary(string id, CancellationToken cancel, int? words = null, StudyStretch? from = null, int person = PersonRow.TheOne)
     {
         var lecture = await context.FindLecture(id, cancel);
-        var parts = Summarizer.Summarize(await context.Transcript(lecture, cancel)).Select(p => p.In(id)).ToList();
+        var transcript = await context.Transcript(lecture, cancel);
+        var isWanted = await (from ?? new StudyStretch()).Of(id, transcript, context, person, cancel);
+        var made = words is null && isWanted is null ? Summarizer.Summarize(GroundOf(transcript)) : Summarizer.Summarize(GroundOf(transcript), words ?? SummaryLengths.Words(SummaryLength.Short), isWanted);
+        var parts = made.Select(p => p.In(id)).ToList();
         if (parts.Count == 0)
         {
             return false;
@@ -35,44 +52,84 @@ internal sealed class StudyMaking(KostelContext context, TimeProvider time)
         return true;
     }
 
+    /// <summary>A sheet as it is made of a lecture today; without a line where there is nothing for it.</summary>
+    public async Task<Sheet> Sheet(LectureRow lecture, SheetForm form, StudyStretch from, int person, CancellationToken cancel)
+    {
+        var transcript = await context.Transcript(lecture, cancel);
+        var made = SheetMaker.Make(GroundOf(transcript), form, await from.Of(lecture.Id, transcript, context, person, cancel), lecture.HeldOn);
+        return made.In(lecture.Id);
+    }
+
+    /// <summary>Sheets of these forms, where there is none of the form yet. A form that the lecture has nothing for is passed over.</summary>
+    public async Task FirstSheets(string id, IReadOnlyList<SheetForm> forms, CancellationToken cancel)
+    {
+        var lecture = await context.FindLecture(id, cancel);
+        foreach (var form in forms.Where(f => f != SheetForm.Own).Distinct())
+        {
+            if (!await context.Sheets.AnyAsync(s => s.LectureId == id && s.Form == form, cancel) && await Sheet(lecture, form, new StudyStretch(), PersonRow.TheOne, cancel) is var sheet && !sheet.HasNoLine())
+            {
+                context.Sheets.Add(new SheetRow { LectureId = id, Form = form, Name = SheetNames.Of(form), Content = sheet, MadeAt = Now, ChangedAt = Now });
+                await context.SaveChangesAsync(cancel);
+            }
+        }
+    }
+
     /// <summary>Cards, besides those that are there: these are kept with their reviews.</summary>
     /// <returns>False if there is not enough in the lecture.</returns>
     public async Task<bool> Cards(string id, CancellationToken cancel)
     {
         var lecture = await context.FindLecture(id, cancel);
-        var drafts = CardMaker.Make(await context.Transcript(lecture, cancel), CardsWanted);
+        var drafts = CardMaker.Make(GroundOf(await context.Transcript(lecture, cancel)), CardsWanted);
         if (drafts.Count == 0)
         {
             return false;
         }
 
+        await Add(id, drafts, cancel);
+        return true;
+    }
+
+    /// <summary>Cards that could be added: none that is there already, in this lecture or in another one of its course.</summary>
+    public async Task<IReadOnlyList<CardDraft>> Drafts(LectureRow lecture, int count, StudyStretch from, int person, CancellationToken cancel)
+    {
+        var transcript = await context.Transcript(lecture, cancel);
+        var isWanted = await from.Of(lecture.Id, transcript, context, person, cancel);
+        var course = lecture.CourseId;
+        var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == lecture.Id || (course != null && context.Lectures.Any(l => l.Id == c.LectureId && l.CourseId == course && l.DeletedAt == null))).ToListAsync(cancel);
+        var asked = new AskedFacts(there.Select(c => c.Content));
+        return CardMaker.Make(GroundOf(transcript), count, d => isWanted?.Invoke(d.Source) != false && !there.Exists(c => c.LectureId == lecture.Id && d.AsksTheSameAs(c.SourceKey, c.Source)) && !asked.Hold(d.Content));
+    }
+
+    /// <summary>Adds cards, besides those that are there.</summary>
+    public async Task Add(string id, IReadOnlyList<CardDraft> drafts, CancellationToken cancel)
+    {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == id).ToListAsync(cancel);
         context.Cards.AddRange(drafts.Where(d => !there.Exists(c => d.AsksTheSameAs(c.SourceKey, c.Source))).DistinctBy(d => d.Key).Select(d => CardRow.Of(id, d, Now)));
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
-        return true;
     }
 
     /// <summary>A quiz, where there is none yet.</summary>
     /// <returns>False if there is not enough in the lecture.</returns>
     public async Task<bool> FirstQuiz(string id, CancellationToken cancel) =>
-        await context.Quizzes.AnyAsync(q => q.LectureId == id, cancel) || await Quiz(id, after: null, cancel);
+        await context.Quizzes.AnyAsync(q => q.LectureId == id, cancel) || await Quiz(id, new WantedQuiz(null), PersonRow.TheOne, cancel);
 
     /// <summary>Another quiz.</summary>
-    /// <param name="after">The newest as it was known; where there is a newer one nothing is made.</param>
     /// <returns>False if there is not enough in the lecture.</returns>
-    public async Task<bool> Quiz(string id, int? after, CancellationToken cancel)
+    public async Task<bool> Quiz(string id, WantedQuiz wanted, int person, CancellationToken cancel)
     {
         var lecture = await context.FindLecture(id, cancel);
         var earlier = await context.Quizzes.AsNoTracking().Include(q => q.Questions).Where(q => q.LectureId == id).OrderBy(q => q.Id).ToListAsync(cancel);
-        if (earlier.Count > 0 && earlier[^1].Id != after)
+        if (earlier.Count > 0 && earlier[^1].Id != wanted.After)
         {
             return true;
         }
 
-        var asked = earlier.SelectMany(q => q.Questions).Select(q => q.Source).ToList();
-        var questions = QuizMaker.Make(await context.Transcript(lecture, cancel), QuestionsWanted, seed: earlier.Count + 1, asked);
+        var asked = earlier.SelectMany(q => q.Questions).SelectMany(q => q.Places()).ToList();
+        var transcript = await context.Transcript(lecture, cancel);
+        var isWanted = await (wanted.From ?? new StudyStretch()).Of(id, transcript, context, person, cancel);
+        var questions = QuizMaker.Make(GroundOf(transcript), wanted.Count, seed: earlier.Count + 1, asked, q => wanted.Kinds?.Contains(q.Content.Kind) != false && isWanted?.Invoke(q.Source) != false);
         if (questions.Count == 0)
         {
             return false;
@@ -85,7 +142,7 @@ internal sealed class StudyMaking(KostelContext context, TimeProvider time)
             {
                 LectureId = id,
                 MadeAt = Now,
-                Questions = questions.Select((q, i) => new QuizQuestionRow { Number = i, Content = q.Content, Source = q.Source.In(id) }).ToList(),
+                Questions = questions.Select((q, i) => new QuizQuestionRow { Number = i, Content = q.Content.In(id), Source = q.Source.In(id) }).ToList(),
             });
             await context.SaveChangesAsync(cancel);
             await all.CommitAsync(cancel);
@@ -93,6 +150,9 @@ internal sealed class StudyMaking(KostelContext context, TimeProvider time)
 
         return true;
     }
+
+    /// <summary>The ground of a transcript, worked out once for all that is made of it.</summary>
+    private StudyGround GroundOf(Transcript transcript) => ground is not null && ReferenceEquals(ground.Transcript, transcript) ? ground : ground = new StudyGround(transcript, grammar);
 
     private DateTime Now => time.GetUtcNow().UtcDateTime;
 }

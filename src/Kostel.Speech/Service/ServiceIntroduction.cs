@@ -1,4 +1,3 @@
-using Kostel.Core.Entries;
 using Kostel.Core.Services;
 
 namespace Kostel.Speech.Service;
@@ -18,15 +17,7 @@ public static class ServiceIntroduction
     /// <exception cref="Core.Problems.NotValidException">Something is too long.</exception>
     public static async Task<(ServiceAddress Address, ServiceModel Model)> Meet(string address, string? key, string model, ServiceAddress? known, CancellationToken cancel)
     {
-        var place = ServiceAddress.Parse(EntryRules.ServiceField.Read(address), EntryRules.ServiceField.Read(key), EntryRules.ServiceField.Read(model));
-        if (key is null && known is { Key.Length: > 0 })
-        {
-            // A key is for one address: whoever changes that must have it.
-            place = known.Base == place.Base
-                ? place with { Key = known.Key }
-                : throw new ServiceProblemException("The address is another one. Enter the key for it again, or leave the field empty if it needs none.");
-        }
-
+        var place = ServiceAddress.Entered(address, key, model, known);
         using var client = new ServiceClient(place, patience: Patience);
         var models = await client.Models(cancel);
         if (models.FirstOrDefault(m => m.Id == place.Model) is { } found)

@@ -36,7 +36,7 @@ export const keySheet: { place: string; keys: [string, string][] }[] = [
       ['k  x', 'Mark as key, for the exam'],
       ['w  t', 'Mark as unclear, write a note'],
       ['o', 'Take away'],
-      ['u  c  q  M', 'Summary, cards, quiz, marks'],
+      ['u  h  c  q  M', 'Summary, sheets, cards, quiz, marks'],
       ['j  p', 'Subject, listening plan'],
       ['Alt ↑  ↓', 'In a chapter’s title: begin it a passage earlier, later'],
     ],

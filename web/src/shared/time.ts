@@ -31,6 +31,10 @@ export function day(iso: string | null | undefined, today = new Date()): string 
   return date.toLocaleDateString(undefined, { day: 'numeric', month: 'long', year })
 }
 
+/** A day with the time of day. */
+export const moment = (iso: string) =>
+  new Date(iso).toLocaleString(undefined, { day: 'numeric', month: 'long', hour: '2-digit', minute: '2-digit' })
+
 /** "1 card", "3 cards". */
 export const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`
 

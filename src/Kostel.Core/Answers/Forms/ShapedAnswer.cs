@@ -20,16 +20,15 @@ internal sealed partial class ShapedAnswer(AnswerGround ground, RankedAnswer ran
         var items = steps is null ? state != AnswerState.NotSaid && AsksForSeveral() ? Enumerations.In(quoted[0].Quote) : [] : Letters(lines[0], steps);
         var isYesNo = question.Wants == Wanted.YesNo;
         var parts = lines.Select(l => items.Count > 0 && l == lines[0] ? new QuotePart(0, 0) : part(l)).ToList();
-        return new Answer(state, quoted, unheard)
+        var answer = new Answer(state, quoted, unheard)
         {
             Parts = parts,
             Items = items,
             Sides = sides,
             Form = sides.Count > 0 ? AnswerForm.Comparison : steps is not null ? AnswerForm.Steps : items.Count > 0 ? AnswerForm.List : ByWanted(),
             SaysYes = isYesNo && state == AnswerState.Said ? Verdict.Of(question, text, ground[lines[0].At].Text) : null,
-            Differs = state == AnswerState.Said && question.Wants == Wanted.Quantity
-                && Differences.Differ(quoted.Zip(parts, (l, p) => (l.LectureId, l.Quote[p.From..Math.Min(p.To, l.Quote.Length)]))),
         };
+        return answer with { Differs = state == AnswerState.Said && question.Wants == Wanted.Quantity && Differences.Differ(quoted.Select((l, i) => (l.LectureId, answer.WordsThatAnswer(i)))) };
     }
 
     private AnswerForm ByWanted() => question.Wants switch

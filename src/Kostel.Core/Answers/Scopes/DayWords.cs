@@ -1,14 +1,12 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using Kostel.Core.Text;
 
 namespace Kostel.Core.Answers.Scopes;
 
 /// <summary>Days as they are spoken of: "in October", "since 3 November", "last week". A month or a weekday is the last one that there was.</summary>
 internal static partial class DayWords
 {
-    private static readonly string[] Months = ["january", "february", "march", "april", "may", "june", "july", "august", "september", "october", "november", "december"];
-    private static readonly string[] Weekdays = ["sunday", "monday", "tuesday", "wednesday", "thursday", "friday", "saturday"];
-
     /// <summary>The span that is spoken of, and the words; null for none.</summary>
     public static (DateOnly? From, DateOnly? To, Match Match)? Find(string text, DateOnly today)
     {
@@ -45,14 +43,14 @@ internal static partial class DayWords
             return name == "today" ? today : today.AddDays(-1);
         }
 
-        var weekday = Array.FindIndex(Weekdays, w => name.EndsWith(w, StringComparison.Ordinal));
+        var weekday = Array.FindIndex(CalendarWords.Weekdays, w => name.EndsWith(w, StringComparison.Ordinal));
         if (weekday >= 0)
         {
             var back = ((int)today.DayOfWeek - weekday + 7) % 7;
             return today.AddDays(-back);
         }
 
-        var month = Array.FindIndex(Months, m => name.Contains(m, StringComparison.Ordinal));
+        var month = Array.FindIndex(CalendarWords.Months, m => name.Contains(m, StringComparison.Ordinal));
         var numbers = Number().Matches(name).Select(m => int.Parse(m.Value, CultureInfo.InvariantCulture)).ToList();
         if (month < 0 || numbers.Count == 0 || !numbers.Exists(n => n is > 0 and <= 31))
         {
@@ -69,7 +67,7 @@ internal static partial class DayWords
     private static (DateOnly From, DateOnly To)? Month(string words, DateOnly today)
     {
         var name = words.ToLowerInvariant();
-        var month = Array.FindIndex(Months, m => name.Contains(m, StringComparison.Ordinal)) + 1;
+        var month = Array.FindIndex(CalendarWords.Months, m => name.Contains(m, StringComparison.Ordinal)) + 1;
         if (month == 0)
         {
             return null;
@@ -95,16 +93,14 @@ internal static partial class DayWords
         };
     }
 
-    private const string MonthNames = "january|february|march|april|may|june|july|august|september|october|november|december";
-    private const string DayNames = "sunday|monday|tuesday|wednesday|thursday|friday|saturday";
-    private const string Dated = $@"(?:the )?\d{{1,2}}(?:st|nd|rd|th)?(?: of)? (?:{MonthNames})(?:,? \d{{4}})?";
-    private const string MonthFirst = $@"(?:{MonthNames}) (?:the )?\d{{1,2}}(?:st|nd|rd|th)?(?:,? \d{{4}})?";
-    private const string AnyDay = $@"(?:{Dated}|{MonthFirst}|(?:last )?(?:{DayNames})|yesterday|today)";
+    private const string Dated = $@"(?:the )?\d{{1,2}}(?:st|nd|rd|th)?(?: of)? (?:{CalendarWords.MonthNames})(?:,? \d{{4}})?";
+    private const string MonthFirst = $@"(?:{CalendarWords.MonthNames}) (?:the )?\d{{1,2}}(?:st|nd|rd|th)?(?:,? \d{{4}})?";
+    private const string AnyDay = $@"(?:{Dated}|{MonthFirst}|(?:last )?(?:{CalendarWords.DayNames})|yesterday|today)";
 
     [GeneratedRegex($@"\b(?:between|from) (?<from>{AnyDay}|\d{{1,2}}) (?:and|to|until|till) (?<to>{AnyDay})\b", RegexOptions.IgnoreCase)]
     private static partial Regex Between();
 
-    [GeneratedRegex($@"\b(?<how>since|after|from|before|until) (?<day>{AnyDay}|(?:{MonthNames})(?: \d{{4}})?)\b(?: on\b)?", RegexOptions.IgnoreCase)]
+    [GeneratedRegex($@"\b(?<how>since|after|from|before|until) (?<day>{AnyDay}|(?:{CalendarWords.MonthNames})(?: \d{{4}})?)\b(?: on\b)?", RegexOptions.IgnoreCase)]
     private static partial Regex Since();
 
     [GeneratedRegex($@"\b(?:on |from )?(?<day>(?<=\bon ){AnyDay}|yesterday|today)\b", RegexOptions.IgnoreCase)]
@@ -113,7 +109,7 @@ internal static partial class DayWords
     [GeneratedRegex(@"\b(?:in |during )?(?<span>(?:this|last) (?:week|month|year))\b", RegexOptions.IgnoreCase)]
     private static partial Regex Within();
 
-    [GeneratedRegex($@"\b(?:in|during) (?<month>(?:{MonthNames})(?: \d{{4}})?)\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex($@"\b(?:in|during) (?<month>(?:{CalendarWords.MonthNames})(?: \d{{4}})?)\b", RegexOptions.IgnoreCase)]
     private static partial Regex InMonth();
 
     [GeneratedRegex(@"\d+")]

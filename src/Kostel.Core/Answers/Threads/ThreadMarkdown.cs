@@ -19,7 +19,7 @@ public static class ThreadMarkdown
                 text.Append(CultureInfo.InvariantCulture, $"\n{question.StateWords}\n");
             }
 
-            foreach (var part in question.Written is { } written ? [.. question.Parts, written] : question.Parts)
+            foreach (var part in question.AllParts)
             {
                 text.Append(part.Name is null ? "\n" : $"\n**{Plain(part.Name)}**\n\n");
                 foreach (var line in part.Lines)

@@ -10,6 +10,9 @@ public sealed record PaperQuestion(string Text, AnswerState State, DateTime Aske
     /// <summary>Who wrote sentences of their own, and what of them is borne out; null for nobody.</summary>
     public PaperPart? Written { get; init; }
 
+    /// <summary>All of it, in the order in which it is written.</summary>
+    public IEnumerable<PaperPart> AllParts => Written is null ? Parts : Parts.Append(Written);
+
     /// <summary>What is said of the state in words; empty where it was said.</summary>
     public string StateWords => State switch
     {

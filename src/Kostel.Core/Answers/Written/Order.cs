@@ -15,23 +15,23 @@ internal static partial class Order
     private sealed record Sides(string Kind, List<string> First, List<string> Second);
 
     /// <summary>Whether a sentence says it the other way round than any of the passage's.</summary>
-    public static bool IsExchanged(string sentence, IReadOnlyList<string> passage, Func<string, string, bool> same)
+    public static bool IsExchanged(string sentence, IReadOnlyList<string> passage)
     {
         var said = Of(sentence);
         foreach (var mine in said)
         {
-            var theirs = passage.SelectMany(Of).Where(s => s.Kind == mine.Kind).Select(s => (Straight: Fit(mine.First, s.First, same) + Fit(mine.Second, s.Second, same), Crossed: Fit(mine.First, s.Second, same) + Fit(mine.Second, s.First, same), Both: Fit(mine.First, s.Second, same) > 0 && Fit(mine.Second, s.First, same) > 0)).ToList();
+            var theirs = passage.SelectMany(Of).Where(s => s.Kind == mine.Kind).Select(s => (Straight: Fit(mine.First, s.First) + Fit(mine.Second, s.Second), Crossed: Fit(mine.First, s.Second) + Fit(mine.Second, s.First), Both: Fit(mine.First, s.Second) > 0 && Fit(mine.Second, s.First) > 0)).ToList();
             if (theirs.Count > 0 && theirs.Exists(t => t.Both && t.Crossed > t.Straight) && !theirs.Exists(t => t.Straight > 0 && t.Straight >= t.Crossed))
             {
                 return true;
             }
         }
 
-        return Acts(sentence, passage, same);
+        return Acts(sentence, passage);
     }
 
     /// <summary>The share of some words that stand among others.</summary>
-    private static double Fit(List<string> mine, List<string> theirs, Func<string, string, bool> same) => mine.Count == 0 ? 0 : mine.Count(w => theirs.Exists(t => same(w, t))) / (double)mine.Count;
+    private static double Fit(List<string> mine, List<string> theirs) => mine.Count == 0 ? 0 : mine.Count(theirs.Contains) / (double)mine.Count;
 
     private static List<Sides> Of(string text)
     {
@@ -61,7 +61,7 @@ internal static partial class Order
     }
 
     /// <summary>A verb that both have, with what stands before and after it exchanged; "by" turns the sides.</summary>
-    private static bool Acts(string sentence, IReadOnlyList<string> passage, Func<string, string, bool> same)
+    private static bool Acts(string sentence, IReadOnlyList<string> passage)
     {
         if (sentence.Contains(" than ", StringComparison.OrdinalIgnoreCase))
         {
@@ -81,7 +81,7 @@ internal static partial class Order
 
                 var (a, b) = Around(mine, i);
                 var (c, d) = Around(theirs, j);
-                if (c.Count > 0 && Fit(a, c, same) == 0 && Fit(a, d, same) >= Mostly && Fit(c, b, same) >= Mostly)
+                if (c.Count > 0 && Fit(a, c) == 0 && Fit(a, d) >= Mostly && Fit(c, b) >= Mostly)
                 {
                     return true;
                 }

@@ -68,7 +68,7 @@ public sealed partial class SentenceCheck(WordKnowledge known)
         Names(sentence, text, doubts);
         Negations(mine, there, doubts);
         Quantities(sentence, text, doubts);
-        if (Order.IsExchanged(sentence, Sentences(text).ToList(), (a, b) => a == b) || IsExchanged(mine, there) || IsCrossed(WrittenClauses.SideBySide(sentence), WrittenClauses.SideBySide(text)))
+        if (Order.IsExchanged(sentence, Sentences(text).ToList()) || IsExchanged(mine, there) || IsCrossed(WrittenClauses.SideBySide(sentence), WrittenClauses.SideBySide(text)))
         {
             doubts.Add(new SentenceDoubt(Doubt.Exchanged, []));
         }

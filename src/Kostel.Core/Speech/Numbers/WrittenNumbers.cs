@@ -15,7 +15,6 @@ public static class WrittenNumbers
 
     private static readonly HashSet<string> BeforeTime = ["at", "until", "till", "by", "from", "to", "before", "after", "between", "shows"];
     private static readonly HashSet<string> BeforeYear = ["in", "since", "of", "until", "year", "from", "to", "before", "after", "by"];
-    private static readonly string[] Months = ["january", "february", "march", "april", "may", "june", "july", "august", "september", "october", "november", "december"];
 
     private static readonly string[] Ordinals =
     [
@@ -83,7 +82,7 @@ public static class WrittenNumbers
     {
         var at = words[0] is "the" ? 1 : 0;
         var (day, used) = Ordinal(words, at);
-        return day > 0 && at + used + 1 < words.Count && words[at + used] is "of" && Array.IndexOf(Months, words[at + used + 1]) >= 0
+        return day > 0 && at + used + 1 < words.Count && words[at + used] is "of" && Array.IndexOf(CalendarWords.Months, words[at + used + 1]) >= 0
             ? [new Figure(day.ToString(CultureInfo.InvariantCulture), at + used + 1), new Figure(WordForms.Capital(words[at + used + 1]), 1)]
             : null;
     }

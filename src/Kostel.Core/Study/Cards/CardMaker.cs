@@ -1,5 +1,8 @@
 using System.Globalization;
+using Kostel.Core.Grammar;
 using Kostel.Core.Study.Facts;
+using Kostel.Core.Study.Spanish;
+using Kostel.Core.Study.Statements;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
@@ -40,25 +43,36 @@ public static class CardMaker
     /// <summary>The best cards, spread over the chapters, in the order of the lecture.</summary>
     /// <param name="transcript">The lecture.</param>
     /// <param name="count">How many are wanted; fewer come when the lecture has no more that is worth a card.</param>
-    public static IReadOnlyList<CardDraft> Make(Transcript transcript, int count = 10)
+    /// <param name="grammar">Tells what is a phrase; without it fewer statements can be asked about.</param>
+    /// <param name="isWanted">Which may be made; null for all.</param>
+    public static IReadOnlyList<CardDraft> Make(Transcript transcript, int count = 10, IGrammar? grammar = null, Func<CardDraft, bool>? isWanted = null) => Make(new StudyGround(transcript, grammar), count, isWanted);
+
+    /// <summary>The same of what was worked out already.</summary>
+    public static IReadOnlyList<CardDraft> Make(StudyGround ground, int count = 10, Func<CardDraft, bool>? isWanted = null)
     {
-        if (!StudyLanguages.MakesCards(transcript.Language))
+        if (!StudyLanguages.MakesCards(ground.Transcript.Language))
         {
             return [];
         }
 
-        var sentences = ConfirmedWords.Settle(Sentences.Of(transcript.Passages));
-        var importance = new Importance(sentences);
+        if (StudyLanguages.IsSpanish(ground.Transcript.Language))
+        {
+            return SpanishStudy.Cards(ground, count, isWanted);
+        }
+
+        var (sentences, importance, facts, statements) = (ground.Sentences, ground.Importance, ground.Facts, ground.Statements);
         var gaps = new GapCards(sentences);
-        var facts = new FactCards(sentences, transcript.Chapters);
         var candidates = sentences
-            .SelectMany((s, i) => Candidates(s, i > 0 ? sentences[i - 1] : null, importance, transcript).Concat(Gap(s)).Concat(Fact(i)))
+            .SelectMany((s, i) => facts.IsOfCourse(i) || statements.IllFormed.Contains(i) ? [] : Candidates(s, i > 0 ? sentences[i - 1] : null, ground).Concat(Gap(s)))
+            .Concat(statements.All.SelectMany(Fact))
+            .Where(c => isWanted?.Invoke(c.Card) != false)
             .ToList();
 
         IEnumerable<Candidate> Gap(Sentence sentence) =>
-            gaps.Of(sentence) is { } card ? [new Candidate(card, Chapter(transcript, sentence), importance.Of(sentence) - LastResort, null)] : [];
+            gaps.Of(sentence) is { } card ? [new Candidate(card, ground.ChapterAt(sentence.StartMs), importance.Of(sentence) - LastResort, null)] : [];
 
-        IEnumerable<Candidate> Fact(int at) => facts.Of(at) is { } card ? [new Candidate(card, Chapter(transcript, sentences[at]), (FactShare * facts.Worth[at]) - LastResort, null)] : [];
+        IEnumerable<Candidate> Fact(Statement statement) =>
+            facts.Of(statement) is { } gap ? [new Candidate(gap.Card, ground.ChapterAt(statement.Part.StartMs), (FactShare * FactGaps.Worth(statement)) - LastResort, null)] : [];
 
         var chosen = new List<Candidate>();
         while (chosen.Count < count && candidates.Count > 0)
@@ -72,9 +86,9 @@ public static class CardMaker
         return chosen.OrderBy(c => c.Card.Source.StartMs).Select(c => c.Card).ToList();
     }
 
-    private static IEnumerable<Candidate> Candidates(Sentence sentence, Sentence? before, Importance importance, Transcript transcript)
+    private static IEnumerable<Candidate> Candidates(Sentence sentence, Sentence? before, StudyGround ground)
     {
-        var chapter = Chapter(transcript, sentence);
+        var (chapter, importance) = (ground.ChapterAt(sentence.StartMs), ground.Importance);
         if (NamingCards.Of(sentence, before) is { } naming)
         {
             yield return new Candidate(naming.Card, chapter, importance.Of(before ?? sentence) + NamingWorth, naming.Term);
@@ -157,13 +171,11 @@ public static class CardMaker
             return true;
         }
 
-        var x = Tokens.ContentStems(a.Card.Source.Quote).ToHashSet();
-        var y = Tokens.ContentStems(b.Card.Source.Quote).ToHashSet();
-        return x.Intersect(y).Count() >= SameWords * Math.Min(x.Count, y.Count);
+        return a.Stems.Count(b.Stems.Contains) >= SameWords * Math.Min(a.Stems.Count, b.Stems.Count);
     }
 
-    private static int Chapter(Transcript transcript, Sentence sentence) =>
-        transcript.Chapters.TakeWhile(c => c.EndMs <= sentence.StartMs).Count();
-
-    private sealed record Candidate(CardDraft Card, int Chapter, double Score, string? Term);
+    private sealed record Candidate(CardDraft Card, int Chapter, double Score, string? Term)
+    {
+        public HashSet<string> Stems { get; } = [.. Tokens.ContentStems(Card.Source.Quote)];
+    }
 }

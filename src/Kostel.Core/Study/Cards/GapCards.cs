@@ -8,7 +8,7 @@ namespace Kostel.Core.Study.Cards;
 internal sealed class GapCards(IReadOnlyList<Sentence> sentences)
 {
     private const int OftenEnough = 3, Shortest = 7, Longest = 22;
-    private readonly Dictionary<string, PhraseUse> phrases = KeyPhrases.Count(sentences);
+    private readonly PhraseIndex phrases = new(KeyPhrases.Count(sentences).Where(p => p.Value.Count >= OftenEnough && (p.Value.IsDefined || p.Key.Contains(' '))));
 
     /// <summary>The card of a sentence, or null.</summary>
     public CardDraft? Of(Sentence sentence)
@@ -21,8 +21,8 @@ internal sealed class GapCards(IReadOnlyList<Sentence> sentences)
 
         var text = QuotableSentence.Untied(sentence.Text);
         var lower = text.ToLowerInvariant();
-        var phrase = phrases
-            .Where(p => p.Value.Count >= OftenEnough && (p.Value.IsDefined || p.Key.Contains(' ')) && IsOnceIn(lower, p.Key))
+        var phrase = phrases.WithFirstWordIn(lower)
+            .Where(p => IsOnceIn(lower, p.Key))
             .OrderByDescending(p => p.Value.IsDefined)
             .ThenByDescending(p => p.Key.Length)
             .Select(p => p.Key)

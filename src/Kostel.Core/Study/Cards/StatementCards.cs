@@ -58,7 +58,7 @@ internal static partial class StatementCards
     private static CardDraft? FromPhrase(string text, Evidence source)
     {
         var m = PassiveWithPhrase().Match(text);
-        return m.Success && Words(m, "subject") is >= 1 and <= 9 && Words(m, "object") is >= 1 and <= 8
+        return m.Success && Words(m, "subject") is >= 1 and <= 9 && Words(m, "object") is >= 1 and <= 8 && !StartsWithNumber(m.Groups["subject"].Value) && !StartsWithNumber(m.Groups["object"].Value)
             ? CardDraft.Asking(
                 $"What {m.Groups["verb"].Value} {WordForms.Small(m.Groups["subject"].Value)} {m.Groups["participle"].Value} {m.Groups["preposition"].Value}?",
                 Sentence(m.Groups["object"].Value),
@@ -70,7 +70,7 @@ internal static partial class StatementCards
     private static CardDraft? WhatIsThe(string text, Evidence source)
     {
         var m = SomethingOfIs().Match(text);
-        return m.Success && Words(m, "subject") <= 10 && Words(m, "object") is >= 1 and <= 16
+        return m.Success && Words(m, "subject") <= 10 && Words(m, "object") is >= 1 and <= 16 && !StartsWithNumber(m.Groups["object"].Value)
             ? CardDraft.Asking($"What {m.Groups["verb"].Value} {WordForms.Small(m.Groups["subject"].Value)}?", Sentence(m.Groups["object"].Value), source)
             : null;
     }
@@ -109,6 +109,11 @@ internal static partial class StatementCards
             source);
     }
 
+    private static bool StartsWithNumber(string phrase) => NumberWords.IsNumber(Tokens.Of(phrase).SkipWhile(w => w is "about" or "only" or "nearly" or "half" or "a" or "an" or "just" or "roughly" or "some" or "up" or "to").FirstOrDefault() ?? "");
+
+    /// <summary>With these a sentence asks its hearers to do something, and its reason is one for doing it.</summary>
+    private static readonly HashSet<string> Calls = ["picture", "imagine", "take", "think", "look", "suppose", "let", "note", "remember", "consider", "write", "say", "try", "see", "you", "they", "it", "we"];
+
     private static bool IsAmount(Match m) =>
         NumberWords.IsNumber(Tokens.Of(m.Groups["amount"].Value).SkipWhile(w => w is "about" or "only" or "nearly").FirstOrDefault() ?? "");
 
@@ -116,7 +121,7 @@ internal static partial class StatementCards
     private static CardDraft? Because(string text, Evidence source)
     {
         var m = ReasonFor().Match(text);
-        return m.Success && Words(m, "claim") is >= 4 and <= 18 && Words(m, "reason") is >= 4 and <= 18
+        return m.Success && !Calls.Contains(Tokens.Of(text)[0]) && Words(m, "claim") is >= 4 and <= 18 && Words(m, "reason") is >= 4 and <= 18
             ? CardDraft.Asking($"{m.Groups["claim"].Value.TrimEnd(',')}. Why?", $"Because {m.Groups["reason"].Value}.", source)
             : null;
     }
@@ -126,7 +131,8 @@ internal static partial class StatementCards
     {
         var m = SubjectVerbObject().Match(text);
         if (!m.Success || Words(m, "subject") is < 2 or > 7 || Words(m, "object") is < 2 or > 12
-            || Tokens.ContentStems(m.Groups["object"].Value).Count(w => !char.IsDigit(w[0])) < 2 || Tokens.Of(m.Groups["subject"].Value).Contains("also"))
+            || Tokens.ContentStems(m.Groups["object"].Value).Count(w => !char.IsDigit(w[0])) < 2 || Tokens.Of(m.Groups["subject"].Value).Contains("also")
+            || Tokens.Of(m.Groups["object"].Value).Contains("lot"))
         {
             return null;
         }
@@ -139,7 +145,7 @@ internal static partial class StatementCards
     public static CardDraft? OfCondition(Sentence sentence)
     {
         var m = Condition().Match(QuotableSentence.Untied(sentence.Text));
-        return m.Success && !ClockTime().IsMatch(m.Value) && Quantities.Find(sentence).All(IsSure) && Words(m, "condition") is >= 4 and <= 16 && Words(m, "result") is >= 3 and <= 14
+        return m.Success && !ClockTime().IsMatch(m.Value) && !Tokens.Of(m.Groups["condition"].Value).Any(w => w is "it" or "it's" or "they" or "them" or "this" or "that" or "those" or "these" or "he" or "she") && Quantities.Find(sentence).All(IsSure) && Words(m, "condition") is >= 4 and <= 16 && Words(m, "result") is >= 3 and <= 14
             ? CardDraft.Asking($"{m.Groups["condition"].Value}, what follows?", Sentence(m.Groups["result"].Value), Evidence.Of(sentence))
             : null;
     }
@@ -165,12 +171,18 @@ internal static partial class StatementCards
             return null;
         }
 
-        var words = sentence.Words.Select(w => w.Text).ToList();
-        var lastAsked = words[asked.FirstWord + asked.WordCount - 1];
-        var mark = lastAsked[^1] is '.' or ',' or ';' ? lastAsked[^1].ToString() : "";
+        return new CardDraft(new GapCard(Without(asked), Sentence(asked.Text)), source);
+    }
+
+    /// <summary>A sentence with a gap in place of one of its quantities.</summary>
+    public static string Without(Quantity asked)
+    {
+        var words = asked.Sentence.Words.Select(w => w.Text).ToList();
+        var last = words[asked.FirstWord + asked.WordCount - 1];
+        var mark = last[^1] is '.' or ',' or ';' ? last[^1].ToString() : "";
         words.RemoveRange(asked.FirstWord, asked.WordCount);
         words.Insert(asked.FirstWord, CardContent.Gap + mark);
-        return new CardDraft(new GapCard(QuotableSentence.Untied(string.Join(' ', words)), Sentence(asked.Text)), source);
+        return QuotableSentence.Untied(string.Join(' ', words));
     }
 
     /// <summary>A number is what the card is for, and one number sounds much like another.</summary>

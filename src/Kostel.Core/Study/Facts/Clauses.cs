@@ -42,7 +42,7 @@ public static class Clauses
     {
         var words = sentence.Words.Skip(from).Take(to - from).ToList();
         words[0] = words[0] with { Text = WordForms.Capital(words[0].Text) };
-        words[^1] = words[^1] with { Text = words[^1].Text.TrimEnd(',', ';', '.') + "." };
+        words[^1] = words[^1] with { Text = words[^1].Text.TrimEnd(',', ';', ':', '.') + "." };
         return new Sentence(sentence.PassageId, sentence.FirstWord + from, words);
     }
 }

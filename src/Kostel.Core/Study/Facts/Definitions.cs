@@ -25,7 +25,7 @@ public static partial class Definitions
     [
         "result", "answer", "question", "point", "reason", "name", "number", "main", "first", "second", "third", "last", "next", "other", "only",
         "same", "one", "rest", "interesting", "thing", "method", "tool", "secret", "word", "example", "part", "way", "time", "idea",
-        "people", "water", "there", "here", "far", "near", "each", "every", "some", "many", "most", "all", "what", "where", "how", "who",
+        "people", "half", "quarter", "whole", "double", "twice", "water", "there", "here", "far", "near", "each", "every", "some", "many", "most", "all", "what", "where", "how", "who",
         "it", "this", "that", "these", "those", "they", "he", "she", "we", "you", "i", "in", "on", "at", "of", "for", "with", "by", "from", "to",
         "and", "but", "so", "if", "when", "because", "your", "our", "my", "his", "her", "their", "useful", "good", "great", "common",
     ];
@@ -94,7 +94,7 @@ public static partial class Definitions
     private const string UpToFourWords = @"[\p{L}'’-]+(?: [\p{L}'’-]+){0,3}?";
 
     /// <summary>"is based on …" says what is done to a thing, not what it is.</summary>
-    private const string NoMeaning = @"not\b|that\b|called\b|\p{L}+ed (?:on|in|by|from|as|at|with)\b";
+    private const string NoMeaning = @"not\b|that\b|called\b|so\b|too\b|as\b|kept\b|held\b|full\b|\p{L}+ed (?:on|in|by|from|as|at|with)\b";
 
     private const string Meaning = $"(?:(?:a|an|the) )?(?!{NoMeaning})" + @"\p{L}[^.?!]{12,}";
 

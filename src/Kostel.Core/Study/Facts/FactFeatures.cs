@@ -14,7 +14,10 @@ public static partial class FactFeatures
         "topical", "rare for the text", "first of a chapter", "last of a chapter", "the next one leans", "fillers", "denies", "names somebody", "announces", "general subject", "doubtful", "long",
     ];
 
-    private const int Short = 6, Long = 28;
+    private const int Short = 6, Long = 28, OfCourse = 14;
+
+    /// <summary>Whether a sentence with these features speaks of the course: of next week, the exam, homework.</summary>
+    public static bool IsOfCourse(double[] features) => features[OfCourse] > 0;
 
     /// <summary>For each sentence, by <see cref="Names"/>; most of them from 0 to 1.</summary>
     /// <param name="sentences">All of the lecture, in order.</param>
@@ -91,7 +94,7 @@ public static partial class FactFeatures
     [GeneratedRegex(@"\b(?:than|twice|half|times as|most|least|best|worst|\p{L}{3,}est)\b", RegexOptions.IgnoreCase)]
     private static partial Regex Comparison();
 
-    private const string Sessions = "next (?:week|time|lecture|thursday|tuesday|monday|friday)|last (?:week|time|lecture)|homework|exercises?";
+    private const string Sessions = "next (?:week|time|lecture|thursday|tuesday|monday|friday)|last (?:week|time|lecture)|homework|exercises?|(?:asked|going|like|want) to (?:talk|speak)|we have an hour|in this hour|(?:first|then|today|now) (?:i|we)(?:'ll| will)? (?:talk|speak|begin|start)";
 
     private const string Meetings = "exam(?:ination)?|chapter|questions?|tonight|today|this evening|two weeks|read|hand it in";
 

@@ -8,6 +8,9 @@ public static class FactWorth
     /// <summary>For each sentence a probability, from weights that were learned.</summary>
     public static double[] Of(IReadOnlyList<Sentence> sentences, IReadOnlyList<Chapter> chapters) => Of(sentences, chapters, FactWeights.Learned);
 
+    /// <summary>The same where the features were counted already.</summary>
+    public static double[] Of(double[][] features) => Array.ConvertAll(features, f => Probability(f, FactWeights.Learned));
+
     /// <summary>The same by other weights.</summary>
     public static double[] Of(IReadOnlyList<Sentence> sentences, IReadOnlyList<Chapter> chapters, double[] weights) =>
         Array.ConvertAll(FactFeatures.Of(sentences, chapters), f => Probability(f, weights));

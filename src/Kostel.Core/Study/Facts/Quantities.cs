@@ -47,7 +47,8 @@ public static partial class Quantities
             }
 
             var end = Extend(words, sentence, i + used);
-            if (end > i + used)
+            // "A tender one rolls": no unit is several of one.
+            if (end > i + used && !(used == 1 && words[i] == "one" && words[end - 1].EndsWith('s') && !IsMeasure(words[end - 1])))
             {
                 var text = string.Join(' ', sentence.Words.Skip(i).Take(end - i).Select(w => w.Text)).TrimEnd('.', ',', ';', ':');
                 found.Add(new Quantity(text, Tokens.Stem(words[end - 1]), value, i, end - i, sentence));

@@ -3,9 +3,9 @@ using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Study.Made;
 
-/// <summary>Something that was made from a lecture (a card, a summary, an answer, a quiz, a mark), as the texts that a correction can reach.</summary>
+/// <summary>Something that was made from a lecture (a card, a summary, a sheet, an answer, a quiz, a mark), as the texts that a correction can reach.</summary>
 /// <param name="Key">Names it among all that was made: its kind and number.</param>
-/// <param name="Kind">What it is: card, summary, answer, quiz or mark.</param>
+/// <param name="Kind">What it is: card, summary, sheet, answer, quiz or mark.</param>
 /// <param name="StartMs">Where in the lecture it begins.</param>
 /// <param name="Texts">All its texts, in an order of its own that stays.</param>
 /// <param name="Sources">What it rests on; the quotations are among the texts.</param>

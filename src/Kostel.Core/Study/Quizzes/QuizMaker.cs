@@ -1,111 +1,92 @@
+using Kostel.Core.Grammar;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Facts;
+using Kostel.Core.Study.Spanish;
+using Kostel.Core.Study.Statements;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Study.Quizzes;
 
-/// <summary>A question that could be made of one place of a lecture.</summary>
-public sealed record QuestionDraft(ChoiceQuestion Content, Evidence Source);
-
-/// <summary>Makes choice questions whose wrong choices come from the same lecture: its other terms, its other numbers of the same unit.</summary>
+/// <summary>Makes questions of several kinds whose wrong choices come from the same lecture: its other terms, phrases and numbers.</summary>
 /// <remarks>T. Haladyna, S. Downing and M. Rodriguez, "A review of multiple-choice item-writing guidelines", 2002.</remarks>
 public static class QuizMaker
 {
-    private const int Distractors = 3, LeastDistractors = 2;
+    private const int MostCards = 40, OftenEnough = 2;
+    private const double SameKind = 0.15, SameChapter = 0.08, AskedBefore = 10;
 
     /// <summary>Up to <paramref name="count"/> questions in the order of the lecture. The same lecture, seed and earlier questions give the same quiz.</summary>
     /// <param name="transcript">The lecture.</param>
     /// <param name="count">How many are wanted.</param>
     /// <param name="seed">Decides the order of choices.</param>
     /// <param name="asked">Where earlier quizzes asked; what was not asked yet, or less often, comes first.</param>
-    public static IReadOnlyList<QuestionDraft> Make(Transcript transcript, int count = 6, int seed = 1, IReadOnlyList<Evidence>? asked = null)
+    /// <param name="grammar">Tells what is a phrase; without it fewer statements can be asked about.</param>
+    /// <param name="isWanted">Which may be asked; null for all.</param>
+    public static IReadOnlyList<QuestionDraft> Make(Transcript transcript, int count = 6, int seed = 1, IReadOnlyList<Evidence>? asked = null, IGrammar? grammar = null, Func<QuestionDraft, bool>? isWanted = null) =>
+        Make(new StudyGround(transcript, grammar), count, seed, asked, isWanted);
+
+    /// <summary>The same of what was worked out already.</summary>
+    public static IReadOnlyList<QuestionDraft> Make(StudyGround ground, int count = 6, int seed = 1, IReadOnlyList<Evidence>? asked = null, Func<QuestionDraft, bool>? isWanted = null)
     {
-        if (!StudyLanguages.MakesCards(transcript.Language))
+        if (!StudyLanguages.MakesCards(ground.Transcript.Language))
         {
             return [];
         }
 
-        var sentences = ConfirmedWords.Settle(Sentences.Of(transcript.Passages));
-        var importance = new Importance(sentences);
-        var heard = sentences.Where(QuotableSentence.IsHeardWell).ToList();
-        var definitions = sentences.SelectMany(s => Clauses.Of(s).Prepend(s)).Where(QuotableSentence.IsHeardWell).Select(Definitions.Find).OfType<Definition>().DistinctBy(d => d.Term).ToList();
-        var random = new Random(seed);
-        var spoken = OtherTerms(heard, definitions);
-        var questions = definitions.Select(d => Ask(d, definitions, spoken, random))
-            .Concat(heard.Where(QuotableSentence.IsSelfContained).Select(s => AskQuantity(s, heard, random)))
-            .OfType<QuestionDraft>()
-            .ToList();
-        return questions
-            .OrderBy(q => (asked ?? []).Count(q.Source.IsSamePlace))
-            .ThenByDescending(q => importance.Of(sentences.Last(s => s.StartMs <= q.Source.StartMs)))
-            .DistinctBy(q => q.Source.StartMs)
-            .Take(count)
-            .OrderBy(q => q.Source.StartMs)
-            .ToList();
+        if (StudyLanguages.IsSpanish(ground.Transcript.Language))
+        {
+            return SpanishStudy.Questions(ground, count, seed, asked ?? [], isWanted);
+        }
+
+        var left = Candidates(ground, new Random(seed)).Where(q => q.Content.IsSound && isWanted?.Invoke(q) != false).ToList();
+        var chosen = new List<QuestionDraft>();
+        while (chosen.Count < count && left.Count > 0)
+        {
+            var best = left.MaxBy(q => q.Worth - (SameKind * chosen.Count(c => c.Content.Kind == q.Content.Kind)) - (SameChapter * chosen.Count(c => Chapter(c) == Chapter(q)))
+                - (AskedBefore * (asked ?? []).Count(a => q.Places.Any(a.IsSamePlace))))!;
+            chosen.Add(best);
+            left.RemoveAll(best.Overlaps);
+        }
+
+        return chosen.OrderBy(q => q.Source.StartMs).ToList();
+
+        int Chapter(QuestionDraft question) => ground.ChapterAt(question.Source.StartMs);
     }
 
-    /// <summary>Which term has this meaning? The other choices are terms that the lecture defines as well.</summary>
-    private static QuestionDraft? Ask(Definition definition, List<Definition> all, List<string> spoken, Random random)
+    private static IEnumerable<QuestionDraft> Candidates(StudyGround ground, Random random)
     {
-        var stems = Tokens.ContentStems(definition.Term).ToHashSet();
-        var meaning = Tokens.ContentStems(definition.Meaning).ToHashSet();
-        var others = all
-            .Where(d => d.Term != definition.Term && d.IsPlural == definition.IsPlural && !Tokens.ContentStems(d.Term).All(stems.Contains))
-            .OrderBy(d => Math.Abs(d.Term.Length - definition.Term.Length))
-            .ThenByDescending(d => Tokens.ContentStems(d.Meaning).Count(meaning.Contains))
-            .Take(Distractors)
-            .Select(d => d.Term)
-            .Concat(spoken.Where(t => !Tokens.ContentStems(t).Any(stems.Contains) && !Tokens.ContentStems(t).Any(meaning.Contains)))
-            .Take(Distractors)
-            .Select(WordForms.Capital)
-            .ToList();
-        var givesItselfAway = stems.Count > 0 && stems.All(meaning.Contains);
-        return others.Count < LeastDistractors || givesItselfAway
-            ? null
-            : Shuffle($"What {(definition.IsPlural ? "are" : "is")} {definition.Meaning} called?", WordForms.Capital(definition.Term), others, Evidence.Of(definition.Sentence), random);
+        var (sentences, facts) = (ground.Sentences, ground.Facts);
+        var (statements, ill) = (ground.Statements.All, ground.Statements.IllFormed);
+        var matter = sentences.Where((s, i) => !facts.IsOfCourse(i) && !ill.Contains(i) && QuotableSentence.IsHeardWell(s)).ToList();
+        var definitions = matter.SelectMany(s => Clauses.Of(s).Prepend(s)).Where(QuotableSentence.IsHeardWell).Select(Definitions.Find).OfType<Definition>().DistinctBy(d => d.Term).ToList();
+        var gaps = statements.Select(facts.Of).OfType<FactGap>().ToList();
+        var phrases = KeyPhrases.Count(matter);
+        var wrong = new WrongChoices([.. gaps.Where(g => g.Number is null).Select(g => g.Thing).Concat(definitions.Select(d => new NamedThing(d.Term, d.Article, false))).DistinctBy(t => t.Name)]);
+        var numbers = matter.SelectMany(Quantities.Find).ToList();
+        var spoken = OtherTerms(phrases, definitions);
+        return definitions.Select(d => TermQuestions.OfMeaning(d, definitions, spoken, random))
+            .Concat(definitions.Select(d => TermQuestions.OfTerm(d, definitions, random)))
+            .Concat(CardMaker.Make(ground, MostCards).Select(TermQuestions.OfCard))
+            .Append(MatchQuestions.OfTerms(definitions, random))
+            .Concat(MatchQuestions.OfNumbers(gaps, random))
+            .Concat(OrderQuestions.Of(sentences, ground.Transcript.Chapters, facts.IsOfCourse, random))
+            .Concat(statements.Where(facts.CanBeAsked).Select(s => SeveralQuestions.Of(s, wrong, random)))
+            .Concat(gaps.SelectMany(g => GapQuestions.Of(g, wrong, numbers, IsTerm, random)))
+            .OfType<QuestionDraft>();
+
+        bool IsTerm(string phrase) => phrases.GetValueOrDefault(string.Join(' ', Tokens.Of(phrase).SkipWhile(w => w is "a" or "an" or "the"))) is { } use && (use.IsDefined || use.Count >= OftenEnough);
     }
 
     /// <summary>Phrases that the lecture says often without defining them, for a lecture that defines little.</summary>
-    private static List<string> OtherTerms(List<Sentence> sentences, List<Definition> definitions)
+    private static List<string> OtherTerms(Dictionary<string, PhraseUse> phrases, List<Definition> definitions)
     {
         var defined = definitions.SelectMany(d => Tokens.ContentStems(d.Term)).ToHashSet();
-        return KeyPhrases.Count(sentences)
-            .Where(p => p.Value is { Count: >= 2, IsDefined: false } && !Tokens.ContentStems(p.Key).All(defined.Contains))
+        return phrases
+            .Where(p => p.Value is { Count: >= OftenEnough, IsDefined: false } && !Tokens.ContentStems(p.Key).All(defined.Contains))
             .OrderByDescending(p => p.Value.Count * p.Key.Split(' ').Length)
             .ThenBy(p => p.Key, StringComparer.Ordinal)
             .Select(p => p.Key)
             .Take(12)
             .ToList();
-    }
-
-    /// <summary>Which number belongs in the gap? The other choices are numbers of the same unit that the lecture says elsewhere.</summary>
-    private static QuestionDraft? AskQuantity(Sentence sentence, List<Sentence> all, Random random)
-    {
-        var card = StatementCards.Of(sentence).Select(c => c.Card).Select(c => c.Content).OfType<GapCard>().FirstOrDefault();
-        var key = Quantities.Find(sentence).LastOrDefault();
-        if (card is null || key is null)
-        {
-            return null;
-        }
-
-        var inSentence = Quantities.Find(sentence).Select(q => q.Value).ToHashSet();
-        var others = all.SelectMany(Quantities.Find)
-            .Where(q => q.Unit == key.Unit && !inSentence.Contains(q.Value) && q.Text.Split(' ').Length <= key.WordCount + 2)
-            .DistinctBy(q => q.Value)
-            .OrderBy(q => Math.Abs(Math.Log((q.Value + 0.1) / (key.Value + 0.1))))
-            .Take(Distractors)
-            .Select(q => WordForms.Capital(q.Text))
-            .ToList();
-        return others.Count < LeastDistractors
-            ? null
-            : Shuffle($"What belongs in the gap? {card.Statement}", card.Missing.TrimEnd('.'), others, Evidence.Of(sentence), random);
-    }
-
-    private static QuestionDraft Shuffle(string stem, string key, List<string> others, Evidence source, Random random)
-    {
-        var choices = others.Append(key).ToArray();
-        random.Shuffle(choices);
-        return new QuestionDraft(new ChoiceQuestion(stem, choices, Array.IndexOf(choices, key)), source);
     }
 }

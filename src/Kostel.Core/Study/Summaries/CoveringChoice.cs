@@ -14,15 +14,18 @@ internal sealed record Choosable(int Cost, double Worth, int Part, IReadOnlyDict
 internal static class CoveringChoice
 {
     /// <summary>How much a cost counts against a gain, what covering words is worth beside what a sentence says, and how soon a word is covered (judgements, on half of the texts of the benchmark).</summary>
-    private const double CostPower = 0.75, CoverWords = 0.25;
+    private const double CostPower = 0.5, CoverWords = 0.25;
 
     /// <summary>The places of those that are chosen, in their order.</summary>
-    public static List<int> Of(IReadOnlyList<Choosable> all, int room)
+    /// <param name="all">What there is.</param>
+    /// <param name="room">What they may cost together.</param>
+    /// <param name="most">How many at most.</param>
+    public static List<int> Of(IReadOnlyList<Choosable> all, int room, int most = int.MaxValue)
     {
         var chosen = new List<int>();
         var left = Enumerable.Range(0, all.Count).ToHashSet();
         var (inPart, covered) = (new Dictionary<int, double>(), new Dictionary<string, double>());
-        while (left.Count > 0)
+        while (left.Count > 0 && chosen.Count < most)
         {
             var fitting = left.Where(i => all[i].Cost <= room).ToList();
             if (fitting.Count == 0)

@@ -1,4 +1,7 @@
+using Kostel.Core.Grammar;
 using Kostel.Core.Study.Facts;
+using Kostel.Core.Study.Spanish;
+using Kostel.Core.Study.Statements;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
@@ -14,30 +17,50 @@ public sealed record SummaryPart(string Chapter, int StartMs, IReadOnlyList<Evid
 /// <summary>Picks the sentences of a lecture that say most of what is to be known, within the room there is.</summary>
 public static class Summarizer
 {
-    private const int MillisecondsPerLine = 28_000;
+    /// <summary>How much of a lecture is summed up where its chapters have no lines of their own.</summary>
+    private const double SpanishShare = 0.25;
+
+    private const int MillisecondsPerLine = 28_000, FewChapters = 2;
 
     /// <summary>A sentence that would be worth less than this says nothing to be known, whatever room is left.</summary>
     private const double LeastWorth = 0.25;
 
+    /// <summary>What the grammar has no place for is as likely misheard.</summary>
+    private const double IllFormed = 0.6, OwnShare = 0.3, Leaning = 0.6;
+
     private const int ShortestSentence = 4, LongestLine = 60, MostLines = 4;
 
     /// <summary>A summary by chapters: about one sentence for half a minute, from one to four in each.</summary>
-    public static IReadOnlyList<SummaryPart> Summarize(Transcript transcript)
+    /// <param name="transcript">The lecture.</param>
+    /// <param name="grammar">Tells which sentences are none, and were misheard; they are left out.</param>
+    public static IReadOnlyList<SummaryPart> Summarize(Transcript transcript, IGrammar? grammar = null) => Summarize(new StudyGround(transcript, grammar));
+
+    /// <summary>The same of what was worked out already.</summary>
+    public static IReadOnlyList<SummaryPart> Summarize(StudyGround ground)
     {
-        var sentences = ConfirmedWords.Settle(Sentences.Of(transcript.Passages));
-        var importance = new Importance(sentences);
-        return transcript.Chapters.Select(chapter =>
+        if (StudyLanguages.IsSpanish(ground.Transcript.Language))
         {
-            var own = sentences.Where(s => s.StartMs >= chapter.StartMs && s.StartMs < chapter.EndMs).ToList();
+            return Summarize(ground, Math.Max(SummaryLengths.Words(SummaryLength.Short), (int)(SpanishShare * ground.Sentences.Sum(s => s.Words.Count))));
+        }
+
+        var (sentences, importance) = (ground.Sentences, ground.Importance);
+        var ill = !ground.HasGrammar ? [] : ground.Statements.IllFormed.Select(i => sentences[i]).ToHashSet(ReferenceEqualityComparer.Instance);
+        // A chapter that only welcomes, or speaks of next week, has nothing to be summed up; unless there is hardly anything else.
+        var isShort = ground.Transcript.Chapters.Count <= FewChapters;
+        return ground.Transcript.Chapters.Select(chapter =>
+        {
+            var all = sentences.Select((s, i) => (Sentence: s, IsOfCourse: ground.Facts.IsOfCourse(i))).Where(s => s.Sentence.StartMs >= chapter.StartMs && s.Sentence.StartMs < chapter.EndMs).ToList();
+            var own = all.Where(s => !s.IsOfCourse || isShort).Select(s => s.Sentence).ToList();
             var wanted = Math.Clamp((chapter.EndMs - chapter.StartMs) / MillisecondsPerLine, 1, MostLines);
-            return new SummaryPart(chapter.Title, chapter.StartMs, Pick(own, importance, wanted).Select(Evidence.Of).ToList());
-        }).ToList();
+            return new SummaryPart(chapter.Title, chapter.StartMs, Pick(own, importance, wanted, s => !ill.Contains(s)).Select(Evidence.Of).ToList());
+        }).Where(p => p.Lines.Count > 0).ToList();
     }
 
-    private static IEnumerable<Sentence> Pick(List<Sentence> own, Importance importance, int wanted)
+    private static IEnumerable<Sentence> Pick(List<Sentence> own, Importance importance, int wanted, Func<Sentence, bool> isSound)
     {
-        var good = own.Where(QuotableSentence.IsSelfContained).ToList();
-        var candidates = good.Count > 0 ? good : own.Where(s => s.Words.Count >= ShortestSentence).DefaultIfEmpty(own.FirstOrDefault()).OfType<Sentence>().ToList();
+        // A line stands alone, else the grammar has a place for it, else it is any of the chapter's own.
+        var candidates = new[] { own.Where(s => QuotableSentence.IsSelfContained(s) && isSound(s)), own.Where(s => s.Words.Count >= ShortestSentence && isSound(s)), own }
+            .Select(c => c.ToList()).FirstOrDefault(c => c.Count > 0) ?? [];
         var chosen = new List<Sentence>();
         foreach (var s in candidates.OrderByDescending(importance.Of).ThenBy(s => s.StartMs))
         {
@@ -57,69 +80,54 @@ public static class Summarizer
         return x.Count > 0 && y.Count > 0 && x.Intersect(y).Count() > 0.6 * Math.Min(x.Count, y.Count);
     }
 
-    /// <summary>A summary of so many words at most, of the whole; chapters of which nothing is chosen have no part.</summary>
-    public static IReadOnlyList<SummaryPart> Summarize(Transcript transcript, int words) => Summarize(transcript, words, FactWeights.Learned);
+    /// <summary>A summary of so many words at most, of a line's words a single sentence, of the whole; chapters of which nothing is chosen have no part.</summary>
+    /// <param name="transcript">The lecture.</param>
+    /// <param name="words">The room there is.</param>
+    /// <param name="grammar">Tells where clauses begin, and which sentences are none.</param>
+    /// <param name="weights">By which sentences are worth knowing.</param>
+    /// <param name="isWanted">Of which places; null for the whole lecture.</param>
+    public static IReadOnlyList<SummaryPart> Summarize(Transcript transcript, int words, IGrammar? grammar = null, double[]? weights = null, Func<Evidence, bool>? isWanted = null) =>
+        Summarize(new StudyGround(transcript, grammar, weights), words, isWanted);
 
-    /// <summary>The same by other weights of what is worth knowing.</summary>
-    public static IReadOnlyList<SummaryPart> Summarize(Transcript transcript, int words, double[] weights)
+    /// <summary>The same of what was worked out already.</summary>
+    public static IReadOnlyList<SummaryPart> Summarize(StudyGround ground, int words, Func<Evidence, bool>? isWanted = null)
     {
-        var lines = Lines(transcript, weights).FindAll(l => l.Worth >= LeastWorth);
-        var chosen = CoveringChoice.Of(lines.ConvertAll(l => new Choosable(l.Words, l.Worth, l.Chapter, l.About)), words);
+        var chapters = ground.Transcript.Chapters;
+        var lines = (StudyLanguages.IsSpanish(ground.Transcript.Language) ? SpanishLines(ground) : Lines(ground.Whole.All, ground.Importance, chapters)).FindAll(l => l.Worth >= LeastWorth && isWanted?.Invoke(l.Source) != false);
+        var chosen = CoveringChoice.Of(lines.ConvertAll(l => new Choosable(l.Words, l.Worth, l.Chapter, l.About)), words, words <= SummaryLengths.Words(SummaryLength.Line) ? 1 : int.MaxValue);
         if (chosen.Count == 0 && lines.Count > 0)
         {
             chosen = [lines.IndexOf(lines.MaxBy(l => l.Worth)!)];
         }
 
         return chosen.Select(i => lines[i]).GroupBy(l => l.Chapter).OrderBy(g => g.Key)
-            .Select(g => new SummaryPart(g.Key < transcript.Chapters.Count ? transcript.Chapters[g.Key].Title : "", g.First().Source.StartMs, g.Select(l => l.Source).ToList())).ToList();
+            .Select(g => new SummaryPart(g.Key < chapters.Count ? chapters[g.Key].Title : "", g.First().Source.StartMs, g.Select(l => l.Source).ToList())).ToList();
     }
 
-    /// <param name="Source">One sentence, with the one before it where it leans on that.</param>
+    /// <param name="Source">One statement, with the sentence before it where it leans on that.</param>
     /// <param name="About">What it speaks of, with weights.</param>
     private sealed record Line(Evidence Source, int Words, double Worth, int Chapter, IReadOnlyDictionary<string, double> About);
 
-    private static List<Line> Lines(Transcript transcript, double[] weights)
+    private static List<Line> SpanishLines(StudyGround ground) =>
+        SpanishStudy.Lines(ground).Select(l => new Line(Evidence.Of(l.Sentence), l.Sentence.Words.Count, l.Worth, ground.ChapterAt(l.Sentence.StartMs), l.About)).ToList();
+
+    private static List<Line> Lines(IReadOnlyList<Statement> statements, Importance importance, IReadOnlyList<Chapter> chapters)
     {
-        var sentences = ConfirmedWords.Settle(Sentences.Of(transcript.Passages));
-        var worth = FactWorth.Of(sentences, transcript.Chapters, weights);
-        var stems = sentences.Select(s => Tokens.ContentStems(s.Text).Distinct().ToList()).ToList();
+        // How heavy its words are counts as much as what it looks like: by the place among all statements, as the two have no common measure.
+        var heavy = statements.Select(s => importance.Of(s.Part)).ToList();
+        var order = heavy.Order().ToList();
+        var stems = statements.Select(s => Tokens.ContentStems(s.Part.Text).Distinct().ToList()).ToList();
         var spoken = stems.SelectMany(s => s).GroupBy(s => s).ToDictionary(g => g.Key, g => g.Count());
-        var lines = new List<Line>();
-        for (var i = 0; i < sentences.Count; i++)
-        {
-            var own = sentences[i];
-            if (own.Words.Count < ShortestSentence || own.Text.EndsWith('?') || !QuotableSentence.IsHeardWell(own))
-            {
-                continue;
-            }
-
-            var first = LeansBack(own) && i > 0 && QuotableSentence.IsHeardWell(sentences[i - 1]) ? sentences[i - 1] : own;
-            if (LeansBack(own) && first == own)
-            {
-                continue;
-            }
-
-            var words = first == own ? own.Words.Count : first.Words.Count + own.Words.Count;
-            if (words > LongestLine)
-            {
-                continue;
-            }
-
-            var quote = first == own ? own.Text : $"{first.Text} {own.Text}";
-            var value = first == own ? worth[i] : 1 - ((1 - worth[i]) * (1 - worth[i - 1]));
-            var about = (first == own ? stems[i] : stems[i - 1].Concat(stems[i]).Distinct()).ToDictionary(s => s, s => Math.Log2(1 + spoken[s]) / 4);
-            lines.Add(new Line(new Evidence(first.PassageId, first.StartMs, own.EndMs, quote), words, value, transcript.Chapters.TakeWhile(c => c.EndMs <= own.StartMs).Count(), about));
-        }
-
-        return WithoutOverlap(lines);
+        return WithoutOverlap(statements.Select((s, i) => new Line(
+            s.Source,
+            s.WordCount,
+            ((OwnShare * s.Worth) + ((1 - OwnShare) * order.BinarySearch(heavy[i]) / order.Count)) * (s.IsIllFormed ? IllFormed : 1) * (s.Before.Count > 0 ? Leaning : 1),
+            chapters.TakeWhile(c => c.EndMs <= s.Part.StartMs).Count(),
+            stems[i].ToDictionary(w => w, w => Math.Log2(1 + spoken[w]) / 4))).Where(l => l.Words <= LongestLine));
     }
 
-    /// <summary>It cannot be understood without the sentence before.</summary>
-    private static bool LeansBack(Sentence sentence) =>
-        Tokens.Of(QuotableSentence.Untied(sentence.Text)).Take(2).Any(w => w is "it" or "this" or "these" or "they" or "that" or "those" or "such" or "he" or "she" or "it's" or "that's" or "them" or "its" or "their");
-
-    /// <summary>Of two lines that share a sentence the one that says more for its words.</summary>
-    private static List<Line> WithoutOverlap(List<Line> lines)
+    /// <summary>Of two lines that share words the one that says more for them.</summary>
+    private static List<Line> WithoutOverlap(IEnumerable<Line> lines)
     {
         var kept = new List<Line>();
         foreach (var line in lines.OrderByDescending(l => l.Worth / Math.Sqrt(l.Words)))

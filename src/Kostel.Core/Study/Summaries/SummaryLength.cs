@@ -19,6 +19,9 @@ public enum SummaryLength
 /// <summary>The words of each length; common practice for a typed page, no source.</summary>
 public static class SummaryLengths
 {
+    /// <summary>Words that are read in a minute by somebody who means to remember them (judgement; plain reading is faster).</summary>
+    private const int WordsAMinute = 180;
+
     private const int PageWords = 400, HalfWords = 200, ShortWords = 80, LineWords = 30;
 
     /// <summary>So many words at most.</summary>
@@ -29,4 +32,7 @@ public static class SummaryLengths
         SummaryLength.Half => HalfWords,
         _ => PageWords,
     };
+
+    /// <summary>So many words are read in these minutes.</summary>
+    public static int WordsToRead(int minutes) => minutes * WordsAMinute;
 }

@@ -39,22 +39,25 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
     /// <summary>The answer, and how many lectures were asked.</summary>
     public async Task<(Answer Answer, int Asked)> Ask(Asking asking, AskedPlace place, int ownerId, CancellationToken cancel)
     {
-        var (sources, scope, full, text, lectures, known) = await Sources(asking, place, ownerId, cancel);
-        var answer = asking.Compares ? Compared(text, sources, lectures, known) : new AnswerFinder(sources, known).Ask(text);
-        answer = await WithoutSaid(answer, sources, lectures, place.ForSearch(ownerId), cancel);
-        return (answer with { Scope = scope, Understood = full }, sources.Select(s => s.LectureId).Distinct().Count());
+        var ready = await Ready(asking, place, ownerId, cancel);
+        var answer = asking.Compares ? Compared(ready) : new AnswerFinder(ready.Sources, ready.Known).Ask(ready.Text);
+        answer = ready.IsWhole ? answer : await WithoutSaid(answer, ready.Left, place.ForSearch(ownerId), cancel);
+        return (answer with { Scope = ready.Scope, Understood = ready.Full, Off = asking.Off.ToList() }, ready.Sources.Select(s => s.LectureId).Distinct().Count());
     }
 
-    /// <summary>Where only places were asked, a word that is said elsewhere was not never said.</summary>
-    private async Task<Answer> WithoutSaid(Answer answer, List<AskedSource> sources, List<LectureRow> lectures, SearchScope scope, CancellationToken cancel)
-    {
-        if (answer.UnheardWords.Count == 0 || IsWhole(lectures))
-        {
-            return answer;
-        }
+    /// <summary>A question as it was understood, with what is asked.</summary>
+    /// <param name="Full">What was asked in full, where it leaned on the one before.</param>
+    /// <param name="Lectures">Those of the place.</param>
+    /// <param name="Left">Those that its words leave.</param>
+    /// <param name="IsWhole">Whether these are asked whole.</param>
+    private sealed record ReadyQuestion(
+        string Text, string? Full, IReadOnlyList<ScopePart> Scope, List<AskedSource> Sources, List<LectureRow> Lectures, IReadOnlyList<string> Left, bool IsWhole, WordKnowledge Known);
 
+    /// <summary>Where only places were asked, a word that is said elsewhere was not never said.</summary>
+    private async Task<Answer> WithoutSaid(Answer answer, IReadOnlyList<string> left, SearchScope scope, CancellationToken cancel)
+    {
         var unheard = new List<string>();
-        var inside = lectures.Select(l => l.Id).ToHashSet();
+        var inside = left.ToHashSet();
         foreach (var word in answer.UnheardWords)
         {
             if (!await search.IsSaid(word, scope, inside.Contains, cancel))
@@ -73,13 +76,12 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
     public async Task<(IReadOnlyList<Evidence> Found, List<LectureRow> Lectures)> Nearest(QuestionRow row, AskedPlace place, int ownerId, int most, CancellationToken cancel)
     {
         var asking = new Asking(row.Answer.Understood ?? row.Text, null, [], row.Answer.Scope.FirstOrDefault(p => p.Kind == ScopeKind.Stretch), Compares: false);
-        var (sources, _, _, text, lectures, known) = await Sources(asking, place, ownerId, cancel);
-        var found = new AnswerFinder(sources.SelectMany(s => PassageGuard.Runs(s.Sentences).Select(run => s with { Sentences = run })).ToList(), known).Nearest(text, most);
-        return (found, lectures.FindAll(l => sources.Exists(s => s.LectureId == l.Id)));
+        var ready = await Ready(asking, place, ownerId, cancel);
+        var said = ready.Sources.SelectMany(s => PassageGuard.Runs(s.Sentences).Select(run => s with { Sentences = run })).ToList();
+        return (new AnswerFinder(said, ready.Known).Nearest(ready.Text, most), ready.Lectures.FindAll(l => ready.Sources.Exists(s => s.LectureId == l.Id)));
     }
 
-    private async Task<(List<AskedSource> Sources, IReadOnlyList<ScopePart> Scope, string? Full, string Text, List<LectureRow> Lectures, WordKnowledge Known)> Sources(
-        Asking asking, AskedPlace place, int ownerId, CancellationToken cancel)
+    private async Task<ReadyQuestion> Ready(Asking asking, AskedPlace place, int ownerId, CancellationToken cancel)
     {
         var all = await place.Lectures(context, cancel);
         var within = asking.Days is null ? null : Left(all, [asking.Days]);
@@ -93,22 +95,15 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
         scope = asking.Stretch is null ? scope : [.. scope, asking.Stretch];
         var text = full ?? question.Text;
         var isWhole = IsWhole(lectures.FindAll(l => left.Contains(l.Id))) || left.Count == 1;
-        if (!isWhole && !asking.Compares && !scope.Any(p => p.Kind == ScopeKind.Speaker))
-        {
-            return (await Places(text, left, place.ForSearch(ownerId), cancel), scope, full, text, lectures, known);
-        }
+        var isSpeaker = scope.Any(p => p.Kind == ScopeKind.Speaker);
+        var sources = isWhole || asking.Compares || isSpeaker
+            ? await Within(isWhole ? left : await Likeliest(text, left, place.ForSearch(ownerId), cancel), scope, lectures, cancel)
+            : await Places(text, left, place.ForSearch(ownerId), cancel);
 
-        var ids = isWhole ? left : await Likeliest(text, left, place.ForSearch(ownerId), cancel);
-        var sources = await Within(ids, scope, lectures, cancel);
-        if (sources.TrueForAll(s => s.Sentences.Count == 0) && scope.Any(p => p.Kind == ScopeKind.Speaker))
-        {
-            // Nobody here can be told to be the one who was named.
-            scope = scope.Where(p => p.Kind != ScopeKind.Speaker).ToList();
-            text = full ?? asking.Text;
-            sources = await Within(ids, scope, lectures, cancel);
-        }
-
-        return (sources, scope, full, text, lectures, known);
+        // Where nobody can be told to be the one who was named, the words stay in the question.
+        return isSpeaker && sources.TrueForAll(s => s.Sentences.Count == 0)
+            ? await Ready(asking with { Off = [.. asking.Off, ScopeKind.Speaker] }, place, ownerId, cancel)
+            : new ReadyQuestion(text, full, scope, sources, lectures, left, isWhole, known);
     }
 
     private async Task<List<AskedSource>> Within(IEnumerable<string> ids, IReadOnlyList<ScopePart> scope, List<LectureRow> lectures, CancellationToken cancel)
@@ -170,25 +165,24 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
     }
 
     /// <summary>What each lecture says by itself, in the order in which they were held; those that say nothing of it are left out.</summary>
-    private static Answer Compared(string text, List<AskedSource> sources, List<LectureRow> lectures, WordKnowledge known)
+    private static Answer Compared(ReadyQuestion ready)
     {
-        var each = sources.ConvertAll(s => (Source: s, Answer: new AnswerFinder([s], known).Ask(text)));
+        var each = ready.Sources.ConvertAll(s => (Source: s, Answer: new AnswerFinder([s], ready.Known).Ask(ready.Text)));
         var speak = each.Where(e => e.Answer.State != AnswerState.NotSaid).ToList();
         var said = speak.Where(e => e.Answer.State == AnswerState.Said).ToList();
         var shown = said.Count > 1 ? said : speak;
         if (shown.Count == 0)
         {
-            return new AnswerFinder(sources, known).Ask(text);
+            return new AnswerFinder(ready.Sources, ready.Known).Ask(ready.Text);
         }
 
-        var sides = shown.Select(e => new ComparedSide(lectures.Find(l => l.Id == e.Source.LectureId)!.Title, e.Answer.Lines.Take(2).ToList())).ToList();
-        var parts = shown.ConvertAll(e => (e.Source.LectureId, e.Answer.Lines[0].Quote[e.Answer.Parts[0].From..Math.Min(e.Answer.Parts[0].To, e.Answer.Lines[0].Quote.Length)]));
+        var sides = shown.Select(e => new ComparedSide(ready.Lectures.Find(l => l.Id == e.Source.LectureId)!.Title, e.Answer.Lines.Take(2).ToList())).ToList();
         return new Answer(said.Count > 0 ? AnswerState.Said : AnswerState.Perhaps, shown.ConvertAll(e => e.Answer.Lines[0]), [])
         {
             Form = AnswerForm.Comparison,
             Parts = shown.ConvertAll(e => e.Answer.Parts[0]),
             Sides = sides,
-            Differs = Differences.Differ(parts),
+            Differs = Differences.Differ(shown.Select(e => (e.Source.LectureId, e.Answer.WordsThatAnswer(0)))),
         };
     }
 }

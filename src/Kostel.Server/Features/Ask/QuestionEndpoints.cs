@@ -111,13 +111,7 @@ internal static class QuestionEndpoints
             throw new NotValidException("This question was asked of another lecture.");
         }
 
-        var sentences = Sentences.Of((await context.Transcript(lecture, cancel)).Passages).Where(s => s.EndMs > place.StartMs && s.StartMs < place.EndMs).ToList();
-        if (sentences.Count == 0)
-        {
-            throw new NotValidException("Nothing is said there.");
-        }
-
-        row.Answer = row.Answer.Chosen(new Evidence(sentences[0].PassageId, sentences[0].StartMs, sentences[^1].EndMs, string.Join(' ', sentences.Select(s => s.Text)), lecture.Id));
+        row.Answer = row.Answer.Chosen(Evidence.Between(await context.Transcript(lecture, cancel), place.StartMs, place.EndMs).In(lecture.Id));
         await context.SaveChangesAsync(cancel);
         return TypedResults.Ok(await views.Of(row, cancel));
     }

@@ -113,10 +113,10 @@ internal static class LanguageEndpoints
 
     private static ServiceView View(ServiceSettings service)
     {
-        var place = new Uri(service.Address);
+        var place = service.Place;
         return new ServiceView(
-            service.Address, place.Host, service.ModelName, service.Key.Length > 0, service.IsOn,
+            service.Address, place.Base.Host, service.ModelName, service.Key.Length > 0, service.IsOn,
             service.Model?.Languages?.Select(LanguageView.Of).OrderBy(l => l.Name, StringComparer.Ordinal).ToList(), service.Model?.Translates,
-            place.Scheme == Uri.UriSchemeHttps || place.IsLoopback);
+            place.IsEncrypted);
     }
 }

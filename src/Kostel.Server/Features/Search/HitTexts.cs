@@ -138,6 +138,8 @@ internal sealed class HitTexts(KostelContext context, IReadOnlyList<IReadOnlyLis
             IndexedKind.Card => (await context.Cards.AsNoTracking().Where(c => numbers.Contains(c.Id)).ToListAsync(cancel)).ConvertAll(c => (c.LectureId, Ref(c.Id), $"{c.Content.Front} · {c.Content.Back}")),
             IndexedKind.Summary => (await context.Summaries.AsNoTracking().Where(s => numbers.Contains(s.Id)).ToListAsync(cancel))
                 .ConvertAll(s => (s.LectureId, Ref(s.Id), string.Join(' ', s.Parts.SelectMany(p => p.Lines).Select(l => l.Quote)))),
+            IndexedKind.Sheet => (await context.Sheets.AsNoTracking().Where(s => numbers.Contains(s.Id)).ToListAsync(cancel))
+                .ConvertAll(s => (s.LectureId, Ref(s.Id), $"{s.Name} · {string.Join(' ', s.Content.Lines().SelectMany(l => l.Cells))}")),
             IndexedKind.Question => (await context.Questions.AsNoTracking().Where(q => numbers.Contains(q.Id)).ToListAsync(cancel)).ConvertAll(q => (q.LectureId ?? "", Ref(q.Id), q.Text)),
             IndexedKind.Thread => (await context.Threads.AsNoTracking().Where(t => numbers.Contains(t.Id)).ToListAsync(cancel)).ConvertAll(t => (t.LectureId ?? "", Ref(t.Id), t.Title)),
             _ => [],

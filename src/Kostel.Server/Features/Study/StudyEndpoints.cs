@@ -1,9 +1,11 @@
 using Kostel.Core.Entries;
 using Kostel.Core.Problems;
+using Kostel.Core.Speech.Languages;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Made;
 using Kostel.Core.Study.Quizzes;
 using Kostel.Core.Study.Summaries;
+using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 using Kostel.Data;
 using Kostel.Data.Rows;
@@ -18,11 +20,52 @@ namespace Kostel.Server.Features.Study;
 
 /// <summary>What was made from a lecture so far.</summary>
 /// <param name="SummaryKey">Names the summary for taking today's words into it.</param>
-public sealed record StudyView(IReadOnlyList<SummaryPartView>? Summary, string? SummaryKey, IReadOnlyList<CardView> Cards, QuizView? Quiz);
+/// <param name="Reading">How long the summary is, and how easily it is read; null of a language that there is no measure for.</param>
+public sealed record StudyView(IReadOnlyList<SummaryPartView>? Summary, string? SummaryKey, SummaryReading? Reading, IReadOnlyList<CardView> Cards, QuizView? Quiz);
+
+/// <summary>How long a summary is, and how easily it is read.</summary>
+/// <param name="Ease">From 0, hard, to 100, easy.</param>
+/// <param name="SchoolYear">The year of school in which it is read.</param>
+public sealed record SummaryReading(int Words, int Ease, int SchoolYear)
+{
+    internal static SummaryReading? Of(SummaryRow? summary, string language) =>
+        summary is not null && language == SpokenLanguages.English && Readability.Of(string.Join(' ', summary.Parts.SelectMany(p => p.Lines).Select(l => l.Quote))) is { } read
+            ? new SummaryReading(read.Words, (int)Math.Clamp(Math.Round(read.Ease), 0, 100), Math.Max(1, (int)Math.Round(read.Grade)))
+            : null;
+}
 
 /// <summary>A wish for another quiz.</summary>
 /// <param name="After">The quiz that is shown; null for none.</param>
-public sealed record NewQuiz(int? After = null);
+/// <param name="Count">How many questions.</param>
+/// <param name="Kinds">Of which kinds: choice, several, gap, short, number, order, match; null for all.</param>
+/// <param name="Chapter">Where the chapter begins that they are to come from; null for all.</param>
+/// <param name="OfMarks">Only from what the person marked.</param>
+public sealed record NewQuiz(int? After = null, int Count = StudyMaking.QuestionsWanted, IReadOnlyList<string>? Kinds = null, int? Chapter = null, bool OfMarks = false)
+{
+    private const int MostQuestions = 60;
+
+    internal WantedQuiz Wanted => Count is < 1 or > MostQuestions
+        ? throw new NotValidException($"A quiz has from 1 to {MostQuestions} questions.")
+        : new WantedQuiz(After, Count, Kinds is { Count: > 0 } ? Kinds : null, new StudyStretch(Chapter, OfMarks));
+}
+
+/// <summary>A wish for a summary.</summary>
+/// <param name="Length">line, short, half or page; null for some sentences of each chapter.</param>
+/// <param name="Minutes">So many minutes to read, instead.</param>
+/// <param name="Chapter">Where the chapter begins that it is to be of; null for all.</param>
+/// <param name="OfMarks">Only of what the person marked.</param>
+public sealed record WantedSummary(string? Length = null, int? Minutes = null, int? Chapter = null, bool OfMarks = false)
+{
+    private const int MostMinutes = 30;
+
+    internal int? Words => this switch
+    {
+        { Minutes: < 1 or > MostMinutes } => throw new NotValidException($"A summary takes from 1 to {MostMinutes} minutes to read."),
+        { Minutes: { } minutes } => SummaryLengths.WordsToRead(minutes),
+        { Length: null or "" } => null,
+        { Length: var name } => name.All(char.IsAsciiLetter) && Enum.TryParse<SummaryLength>(name, ignoreCase: true, out var length) ? SummaryLengths.Words(length) : throw new NotValidException("A summary is a line, short, half a page or a page."),
+    };
+}
 
 /// <summary>A card of the person's own, at a place of the lecture.</summary>
 public sealed record OwnCard(string Front, string Back, int StartMs, int EndMs);
@@ -32,16 +75,31 @@ public sealed record OwnCard(string Front, string Back, int StartMs, int EndMs);
 public sealed record QuizView(int Id, IReadOnlyList<QuizQuestionView> Questions, AttemptView? LastAttempt, int AskedBefore);
 
 /// <summary>A question of a quiz.</summary>
-public sealed record QuizQuestionView(string Stem, IReadOnlyList<string> Choices);
+/// <param name="Kind">choice, several, gap, short, number, order or match.</param>
+/// <param name="Stem">What it asks.</param>
+/// <param name="Shown">What is chosen from, put in order or matched; none where the answer is written.</param>
+/// <param name="Sides">What the shown things are matched with.</param>
+public sealed record QuizQuestionView(string Kind, string Stem, IReadOnlyList<string> Shown, IReadOnlyList<string> Sides);
 
-/// <summary>The choices of one run, -1 for a question left open.</summary>
-public sealed record NewAttempt(IReadOnlyList<int> Choices);
+/// <summary>An answer to a question of a quiz.</summary>
+/// <param name="Chosen">The places of what was chosen, in the order that was given; for each thing to match its partner's; empty for a question left open.</param>
+/// <param name="Text">What was written.</param>
+public sealed record GivenAnswer(IReadOnlyList<int> Chosen, string? Text = null)
+{
+    internal static GivenAnswer Of(QuizAnswer answer) => new(answer.Chosen, answer.Text);
+
+    internal QuizAnswer Answer => new(Chosen ?? [], string.IsNullOrWhiteSpace(Text) ? null : Text.Trim());
+}
+
+/// <summary>The answers of one run, one for each question.</summary>
+public sealed record NewAttempt(IReadOnlyList<GivenAnswer> Answers);
 
 /// <summary>The result of one run, with where to listen again.</summary>
 public sealed record AttemptView(int RightCount, DateTime FinishedAt, IReadOnlyList<MarkedAnswer> Answers);
 
-/// <summary>An answer and the key.</summary>
-public sealed record MarkedAnswer(int Choice, int Key, EvidenceView Source);
+/// <summary>An answer and the one that is right.</summary>
+/// <param name="Sources">Where it is said; for things that are matched a place for each.</param>
+public sealed record MarkedAnswer(GivenAnswer Given, GivenAnswer Solution, bool IsRight, IReadOnlyList<EvidenceView> Sources);
 
 internal static class StudyEndpoints
 {
@@ -50,9 +108,12 @@ internal static class StudyEndpoints
         var study = app.MapGroup("/api/lectures/{id}");
         study.MapGet("study", Get).WithName("getStudy");
         study.MapPost("summary", MakeSummary).WithName("makeSummary");
+        study.MapGet("summary/export", ExportSummary).WithName("exportSummary");
         study.MapPost("cards", MakeCards).WithName("makeCards");
         study.MapPost("cards/own", AddCard).WithName("addCard");
         study.MapPost("quiz", MakeQuiz).WithName("makeQuiz");
+        app.MapCardDrafts();
+        app.MapCardLists();
         app.MapPost("/api/quizzes/{quizId:int}/attempts", Take).WithName("takeQuiz");
     }
 
@@ -62,8 +123,16 @@ internal static class StudyEndpoints
         return TypedResults.Ok(await View(lecture, context, asker.PersonId, cancel));
     }
 
-    private static async Task<Ok<StudyView>> MakeSummary(string id, KostelContext context, StudyMaking study, Asker asker, CancellationToken cancel) =>
-        await Made(await study.Summary(id, cancel), "a summary", id, context, asker, cancel);
+    private static async Task<Ok<StudyView>> MakeSummary(string id, WantedSummary? wanted, KostelContext context, StudyMaking study, Asker asker, CancellationToken cancel) =>
+        await Made(await study.Summary(id, cancel, wanted?.Words, new StudyStretch(wanted?.Chapter, wanted?.OfMarks == true), asker.PersonId), "a summary", id, context, asker, cancel);
+
+    private static async Task<FileContentHttpResult> ExportSummary(string id, string format, bool? links, HttpRequest request, KostelContext context, TimeProvider time, CancellationToken cancel)
+    {
+        var lecture = await context.FindLecture(id, cancel);
+        var summary = await context.Summaries.AsNoTracking().Where(s => s.LectureId == id).OrderByDescending(s => s.Id).FirstOrDefaultAsync(cancel) ?? throw PlainProblemException.NotThere("summary");
+        var file = lecture.Paper("Summary", summary.AsSheet(), links == false ? null : $"{request.Scheme}://{request.Host}/lecture/{id}").Write(SheetFiles.FormatOf(format, isTasks: false), lecture, time.GetUtcNow().UtcDateTime);
+        return TypedResults.File(file.Content, file.Type, file.Name);
+    }
 
     private static async Task<Ok<StudyView>> MakeCards(string id, KostelContext context, StudyMaking study, Asker asker, CancellationToken cancel) =>
         await Made(await study.Cards(id, cancel), "cards", id, context, asker, cancel);
@@ -73,19 +142,13 @@ internal static class StudyEndpoints
         var (front, back) = (EntryRules.CardSide.Read(card.Front), EntryRules.CardSide.Read(card.Back));
         var lecture = await context.FindLecture(id, cancel);
         var transcript = await context.Transcript(lecture, cancel);
-        var said = Sentences.Of(transcript.Passages).Where(s => s.EndMs > card.StartMs && s.StartMs < card.EndMs).ToList();
-        if (said.Count == 0)
-        {
-            throw new NotValidException("Nothing is said there.");
-        }
-
+        var source = Evidence.Between(transcript, card.StartMs, card.EndMs).In(id);
         var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == id).ToListAsync(cancel);
         if (there.Exists(c => c.Content.Front == front && c.Content.Back == back))
         {
             throw new PlainProblemException(StatusCodes.Status409Conflict, "There is such a card already.");
         }
 
-        var source = new Evidence(said[0].PassageId, said[0].StartMs, said[^1].EndMs, string.Join(' ', said.Select(s => s.Text)), id);
         var row = CardRow.Of(id, CardDraft.Asking(front, back, source), time.GetUtcNow().UtcDateTime);
         row.SourceKey = $"own-{Guid.NewGuid():N}";
         context.Cards.Add(row);
@@ -95,7 +158,7 @@ internal static class StudyEndpoints
 
     /// <summary>Another quiz than the one that is shown. Pressing twice makes one: the second names a quiz that is not the newest any more.</summary>
     private static async Task<Ok<StudyView>> MakeQuiz(string id, NewQuiz wanted, KostelContext context, StudyMaking study, Asker asker, CancellationToken cancel) =>
-        await Made(await study.Quiz(id, wanted.After, cancel), "a quiz", id, context, asker, cancel);
+        await Made(await study.Quiz(id, wanted.Wanted, asker.PersonId, cancel), "a quiz", id, context, asker, cancel);
 
     private static async Task<Ok<StudyView>> Made(bool isThere, string what, string id, KostelContext context, Asker asker, CancellationToken cancel) => isThere
         ? await Get(id, context, asker, cancel)
@@ -106,14 +169,15 @@ internal static class StudyEndpoints
         var quiz = await context.Quizzes.AsNoTracking().Include(q => q.Questions).FirstOrDefaultAsync(q => q.Id == quizId, cancel)
             ?? throw PlainProblemException.NotThere("quiz");
         var questions = quiz.Questions.OrderBy(q => q.Number).ToList();
-        var asked = questions.ConvertAll(q => (ChoiceQuestion)q.Content);
-        QuizMarking.Require(attempt.Choices, asked);
+        var asked = questions.ConvertAll(q => q.Content);
+        var answers = (attempt.Answers ?? []).Select(a => a?.Answer ?? QuizAnswer.Open).ToList();
+        QuizMarking.Require(answers, asked);
         var row = new AttemptRow
         {
             QuizId = quizId,
             OwnerId = asker.PersonId,
-            Choices = attempt.Choices,
-            RightCount = QuizMarking.RightCount(attempt.Choices, asked),
+            Choices = answers,
+            RightCount = QuizMarking.RightCount(answers, asked),
             FinishedAt = time.GetUtcNow().UtcDateTime,
         };
         context.Attempts.Add(row);
@@ -128,7 +192,7 @@ internal static class StudyEndpoints
         var cards = await context.Cards.AsNoTracking().Include(c => c.Memories.Where(m => m.OwnerId == me)).Where(c => c.LectureId == lecture.Id).ToListAsync(cancel);
         var quizzes = await context.Quizzes.AsNoTracking().Include(q => q.Questions).Where(q => q.LectureId == lecture.Id).OrderByDescending(q => q.Id).ToListAsync(cancel);
         var quiz = quizzes.FirstOrDefault();
-        var asked = quizzes.Skip(1).SelectMany(q => q.Questions).Select(q => q.Source).ToList();
+        var asked = quizzes.Skip(1).SelectMany(q => q.Questions).SelectMany(q => q.Places()).ToList();
         var attempt = quiz is null
             ? null
             : await context.Attempts.AsNoTracking().Where(a => a.QuizId == quiz.Id && a.OwnerId == me).OrderByDescending(a => a.Id).FirstOrDefaultAsync(cancel);
@@ -137,8 +201,9 @@ internal static class StudyEndpoints
         return new StudyView(
             summary is null ? null : SummaryHeadings.Under(summary.Parts, transcript.Chapters).Select(p => SummaryPartView.Of(p, evidence)).ToList(),
             summary is null ? null : MadeThing.KeyOf("summary", summary.Id),
+            SummaryReading.Of(summary, transcript.Language),
             cards.OrderBy(c => c.Source.StartMs).Select(c => CardView.Of(c, c.Memories[0], lecture, evidence)).ToList(),
-            quiz is null ? null : View(quiz, attempt, quiz.Questions.Count(q => asked.Exists(q.Source.IsSamePlace)), evidence));
+            quiz is null ? null : View(quiz, attempt, quiz.Questions.Count(q => q.Places().Any(p => asked.Exists(p.IsSamePlace))), evidence));
     }
 
     private static QuizView View(QuizRow quiz, AttemptRow? attempt, int askedBefore, EvidenceViews evidence)
@@ -146,7 +211,7 @@ internal static class StudyEndpoints
         var questions = quiz.Questions.OrderBy(q => q.Number).ToList();
         return new QuizView(
             quiz.Id,
-            questions.Select(q => (ChoiceQuestion)q.Content).Select(q => new QuizQuestionView(q.Stem, q.Choices)).ToList(),
+            questions.Select(q => q.Content).Select(q => new QuizQuestionView(q.Kind, q.Stem, q.Shown, q.Sides)).ToList(),
             attempt is null ? null : Mark(attempt, questions, evidence),
             askedBefore);
     }
@@ -154,5 +219,6 @@ internal static class StudyEndpoints
     private static AttemptView Mark(AttemptRow attempt, List<QuizQuestionRow> questions, EvidenceViews evidence) => new(
         attempt.RightCount,
         attempt.FinishedAt,
-        questions.Select((q, i) => new MarkedAnswer(attempt.Choices[i], ((ChoiceQuestion)q.Content).Key, evidence.Of(q.Source))).ToList());
+        questions.Select((q, i) => new MarkedAnswer(
+            GivenAnswer.Of(attempt.Choices[i]), GivenAnswer.Of(q.Content.Solution), q.Content.IsRight(attempt.Choices[i]), q.Places().Select(evidence.Of).ToList())).ToList());
 }

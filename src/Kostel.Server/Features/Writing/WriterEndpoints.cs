@@ -51,15 +51,7 @@ internal static class WriterEndpoints
             throw new PlainProblemException(StatusCodes.Status400BadRequest, "Confirm first that passages of your lectures may be sent there.");
         }
 
-        var before = await writers.Read(context, cancel);
-        var place = ServiceAddress.Parse(EntryRules.ServiceField.Read(entry.Address), EntryRules.ServiceField.Read(entry.Key), EntryRules.ServiceField.Read(entry.Model));
-        if (entry.Key is null && before is { Place.Key.Length: > 0 })
-        {
-            place = before.Place.Base == place.Base
-                ? place with { Key = before.Place.Key }
-                : throw new ServiceProblemException("The address is another one. Enter the key for it again, or leave the field empty if it needs none.");
-        }
-
+        var place = ServiceAddress.Entered(entry.Address, entry.Key, entry.Model, (await writers.Read(context, cancel))?.Place);
         using (var client = new WritingClient(place, Patience))
         {
             await client.Meet(cancel);
@@ -105,5 +97,5 @@ internal static class WriterEndpoints
     }
 
     private static WriterView View(WriterSettings s) =>
-        new(s.Place.Base.ToString(), s.Place.Base.Host, s.Place.Model, s.Place.Key.Length > 0, s.IsOn, s.Place.IsHere, s.Place.Base.Scheme == Uri.UriSchemeHttps || s.Place.IsHere, s.ShowsFirst);
+        new(s.Place.Base.ToString(), s.Place.Base.Host, s.Place.Model, s.Place.Key.Length > 0, s.IsOn, s.Place.IsHere, s.Place.IsEncrypted, s.ShowsFirst);
 }

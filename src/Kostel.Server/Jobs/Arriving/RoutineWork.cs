@@ -1,3 +1,5 @@
+using Kostel.Core.Grammar;
+using Kostel.Core.Study.Sheets;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Shared;
@@ -5,10 +7,10 @@ using Kostel.Server.Shared;
 namespace Kostel.Server.Jobs.Arriving;
 
 /// <summary>What is to be made of a lecture's text.</summary>
-internal sealed record RoutineTask(bool Summary, bool Cards, bool Quiz);
+internal sealed record RoutineTask(bool Summary, bool Cards, bool Quiz, IReadOnlyList<SheetForm>? Sheets = null);
 
 /// <summary>Makes what a course's routine wants of a lecture. What is there already is not made twice.</summary>
-internal sealed class RoutineWork(LibraryFolder library, TimeProvider time) : IJobWork
+internal sealed class RoutineWork(LibraryFolder library, IGrammar grammar, TimeProvider time) : IJobWork
 {
     /// <summary>Right after the transcript, before the next recording is begun: it takes seconds.</summary>
     public const int Priority = 100;
@@ -28,12 +30,13 @@ internal sealed class RoutineWork(LibraryFolder library, TimeProvider time) : IJ
         var task = turn.Payload(Making);
         await turn.Enter(JobStage.Making, cancel);
         await using var context = library.CreateDbContext();
-        var study = new StudyMaking(context, time);
+        var study = new StudyMaking(context, grammar, time);
         if (task.Summary)
         {
             await study.Summary(turn.LectureId, cancel);
         }
 
+        await study.FirstSheets(turn.LectureId, task.Sheets ?? [], cancel);
         if (task.Cards)
         {
             await study.Cards(turn.LectureId, cancel);

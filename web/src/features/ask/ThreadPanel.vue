@@ -73,8 +73,8 @@ async function send(question: string, taken: Taken = {}) {
   const blocks = body.value?.querySelectorAll('article')
   blocks?.[blocks.length - 1]?.scrollIntoView({ block: 'start' })
 }
-const without = (q: Question, kind: ScopeKind) =>
-  send(q.text, { off: [...new Set([...q.answer.scope.map((s) => s.kind).filter((k) => k === kind), kind])] })
+/** What was taken off before stays off. */
+const without = (q: Question, kind: ScopeKind) => send(q.text, { off: [...q.answer.off, kind] })
 
 async function note(q: Question, line: Evidence) {
   const kept = await notice.attempt(() =>

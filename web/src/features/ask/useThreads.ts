@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef } from 'vue'
-import { api, must, type Question, type ScopeKind, type Thread, type Written } from '@/api/client'
+import { api, must, type Question, type Thread, type Written } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 import { useLatest } from '@/shared/useLatest'
 
@@ -12,7 +12,7 @@ export interface AskedPlace {
 /** How a question is to be taken. */
 export interface Taken {
   isAlone?: boolean
-  off?: ScopeKind[]
+  off?: string[]
   fromMs?: number
   toMs?: number
   compares?: boolean

@@ -87,6 +87,9 @@ function renamed(title: string) {
           view.termCount ? count(view.termCount, 'term') : 'Terms'
         }}</router-link>
         <button class="k-link" type="button" @click="isRoutineOpen = true">Routine</button>
+        <a v-if="lectures.length" class="k-link" :href="`/api/courses/${encodeURIComponent(course)}/archive`" download
+          >Take all away</a
+        >
         <button class="k-quiet" type="button" @click="isRenaming = true">Rename</button>
       </p>
       <form v-if="lectures.length" class="time" @submit.prevent="propose">

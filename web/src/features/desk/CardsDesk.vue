@@ -2,20 +2,42 @@
 import { ref, watch } from 'vue'
 import type { Card } from '@/api/client'
 import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
+import { useNotice } from '@/shared/notice'
 import { count, day } from '@/shared/time'
 import { useLive } from '@/shared/live'
+import CardDrafts from './CardDrafts.vue'
 import CardWording from './CardWording.vue'
 import { useDesk } from './useDesk'
 import { useStudy } from './useStudy'
 
 const { lecture, hear, show, correct } = useDesk()
 const editing = ref<number | null>(null)
-const { study, isBusy, makeCards, load } = useStudy()
+const isMaking = ref(false)
+const { study, load } = useStudy()
 const live = useLive()
+const notice = useNotice()
+const picker = ref<HTMLInputElement>()
+const list = (format: string) => `/api/lectures/${lecture.value.id}/cards/export?format=${format}`
 
-async function make() {
-  await makeCards()
-  void live.refresh()
+async function bring() {
+  const file = picker.value?.files?.[0]
+  if (picker.value) picker.value.value = ''
+  if (!file) return
+  const found = await notice.attempt(async () => {
+    const answer = await fetch(`/api/lectures/${lecture.value.id}/cards/list`, { method: 'POST', body: file })
+    const body = (await answer.json().catch(() => ({}))) as { detail?: string; added?: number; there?: number }
+    if (!answer.ok) throw new Error(body.detail ?? 'The list could not be read.')
+    return body
+  })
+  if (!found) return
+  notice.tell(`${count(found.added ?? 0, 'card')} added${found.there ? `, ${found.there} were there` : ''}.`)
+  await added()
+}
+
+async function added() {
+  await load()
+  isMaking.value = false
+  await live.refresh()
 }
 
 /** A wording that was corrected can be corrected in the text and elsewhere too. */
@@ -31,18 +53,40 @@ watch(study, (s) => show(s?.cards.map((c) => c.source) ?? []))
 
 <template>
   <div class="body">
-    <div v-if="study && !study.cards.length" class="start">
-      <p class="k-soft">
-        Ten cards from what this lecture defines, names and measures. Each asks one thing and knows where it was said.
-      </p>
-      <v-btn :loading="isBusy" @click="make">Make ten cards</v-btn>
-    </div>
-    <template v-if="study?.cards.length">
+    <input
+      ref="picker"
+      type="file"
+      accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values"
+      aria-label="A list of cards"
+      tabindex="-1"
+      hidden
+      @change="bring"
+    />
+    <CardDrafts
+      v-if="study && (!study.cards.length || isMaking)"
+      :is-first="!study.cards.length"
+      @added="added"
+      @closed="isMaking = false"
+    />
+    <template v-else-if="study">
       <p class="top">
         <span>{{ count(study.cards.length, 'card') }}</span>
-        <router-link class="k-link" :to="{ name: 'review', query: { lecture: lecture.id } }"
-          >Go through what is due</router-link
-        >
+        <span class="ways">
+          <router-link class="k-link" :to="{ name: 'review', query: { lecture: lecture.id } }"
+            >Go through what is due</router-link
+          >
+          <button class="k-link" type="button" @click="isMaking = true">More cards</button>
+          <v-menu>
+            <template #activator="{ props: menu }">
+              <button class="k-link" type="button" v-bind="menu">Lists <span aria-hidden="true">▾</span></button>
+            </template>
+            <v-list>
+              <v-list-item title="Take away as CSV" :href="list('csv')" download />
+              <v-list-item title="Take away as TSV" :href="list('tsv')" download />
+              <v-list-item title="Bring in a list (CSV or TSV)" @click="picker?.click()" />
+            </v-list>
+          </v-menu>
+        </span>
       </p>
       <ul class="lines">
         <EvidenceLine
@@ -81,6 +125,10 @@ watch(study, (s) => show(s?.cards.map((c) => c.source) ?? []))
   display: flex;
   justify-content: space-between;
   margin-bottom: 8px;
+}
+.ways {
+  display: flex;
+  gap: 16px;
 }
 summary {
   cursor: pointer;

@@ -4,6 +4,9 @@ import { api, must, type Attempt } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
 import { count } from '@/shared/time'
+import QuizQuestion from './QuizQuestion.vue'
+import StudyWanted from './StudyWanted.vue'
+import { isOpen, kinds, open, type Given } from './quizAnswers'
 import { useDesk } from './useDesk'
 import { useStudy } from './useStudy'
 
@@ -12,17 +15,24 @@ const notice = useNotice()
 const { study, isBusy, makeQuiz, load } = useStudy()
 const quiz = computed(() => study.value?.quiz ?? null)
 const body = ref<HTMLElement>()
-const chosen = ref<number[]>([])
+const answers = ref<Given[]>([])
 const result = ref<Attempt | null>(null)
-const open = computed(() => chosen.value.filter((c) => c < 0).length)
+const left = computed(() => answers.value.filter(isOpen).length)
+const wanted = ref({ count: 12, chapter: null as number | null, ofMarks: false })
+const chosen = ref(kinds.map((k) => k.kind))
+/** Another quiz is being chosen instead of the one that is there. */
+const isChoosing = ref(false)
 
 watch(quiz, (q, before) => {
-  // The same quiz with corrected words keeps what was chosen.
+  // The same quiz with corrected words keeps what was answered.
   if (q && q.id === before?.id) return
-  chosen.value = q?.questions.map(() => -1) ?? []
+  answers.value = q?.questions.map(open) ?? []
   result.value = q?.lastAttempt ?? null
-  if (result.value) chosen.value = result.value.answers.map((a) => a.choice)
+  isChoosing.value = false
+  if (result.value) answers.value = result.value.answers.map((a) => a.given)
 })
+
+const make = () => makeQuiz({ ...wanted.value, kinds: chosen.value.length < kinds.length ? chosen.value : null })
 
 async function finish() {
   const id = quiz.value?.id
@@ -32,7 +42,7 @@ async function finish() {
       must(
         api.POST('/api/quizzes/{quizId}/attempts', {
           params: { path: { quizId: id } },
-          body: { choices: chosen.value },
+          body: { answers: answers.value },
         }),
       ),
     )) ?? null
@@ -42,33 +52,36 @@ async function finish() {
 
 function again() {
   result.value = null
-  chosen.value = chosen.value.map(() => -1)
-}
-
-/** What was answered wrongly, or rests on words that read otherwise by now. */
-const needsListening = (a: Attempt['answers'][number]) => a.choice !== a.key || a.source.now !== null
-
-/** How a choice stands in the result: in words, not by colour alone. */
-function mark(question: number, choice: number): '' | 'right' | 'wrong' {
-  const answer = result.value?.answers[question]
-  if (!answer) return ''
-  if (choice === answer.key) return 'right'
-  return choice === answer.choice ? 'wrong' : ''
+  answers.value = answers.value.map(open)
 }
 </script>
 
 <template>
   <div ref="body" class="body">
-    <div v-if="study && !quiz" class="start">
-      <p class="k-soft">A short quiz from this lecture. At the end you see your score and where to listen again.</p>
-      <v-btn :loading="isBusy" @click="makeQuiz">Make a quiz</v-btn>
-    </div>
-    <form v-if="quiz" @submit.prevent="finish">
+    <form v-if="study && (!quiz || isChoosing)" class="start" @submit.prevent="make">
+      <p class="k-soft">
+        Questions from this lecture, of several kinds. At the end you see your score, and each answer with the sentence
+        that says it.
+      </p>
+      <StudyWanted v-model="wanted" :counts="[6, 12, 20, 40]" what="Questions" />
+      <details>
+        <summary>Kinds: {{ chosen.length === kinds.length ? 'all' : chosen.length }}</summary>
+        <label v-for="k in kinds" :key="k.kind" class="kind">
+          <input v-model="chosen" type="checkbox" :value="k.kind" />
+          <span>{{ k.name }}</span>
+        </label>
+      </details>
+      <p class="go">
+        <v-btn type="submit" :loading="isBusy" :disabled="!chosen.length">Make a quiz</v-btn>
+        <button v-if="isChoosing" class="k-quiet" type="button" @click="isChoosing = false">Leave it</button>
+      </p>
+    </form>
+    <form v-else-if="quiz" @submit.prevent="finish">
       <p v-if="result" class="score" role="status">
         <b>{{ result.rightCount }} of {{ quiz.questions.length }} right</b>
         <span>
           <button class="k-link" type="button" @click="again">Take it again</button>
-          <button class="k-link" type="button" @click="makeQuiz">A new quiz</button>
+          <button class="k-link" type="button" @click="isChoosing = true">A new quiz</button>
         </span>
       </p>
       <p v-if="quiz.askedBefore && !result" class="k-soft before">
@@ -78,67 +91,43 @@ function mark(question: number, choice: number): '' | 'right' | 'wrong' {
             : `${count(quiz.askedBefore, 'question')} of these were asked before.`
         }}
       </p>
-      <fieldset v-for="(q, i) in quiz.questions" :key="`${quiz.id}.${i}`">
-        <legend class="said">{{ i + 1 }}. {{ q.stem }}</legend>
-        <label v-for="(choice, c) in q.choices" :key="c" :class="mark(i, c)">
-          <input v-model="chosen[i]" type="radio" :name="`q${i}`" :value="c" :disabled="Boolean(result)" />
-          <span>{{ choice }}</span>
-          <em v-if="mark(i, c) === 'right'">right</em>
-          <em v-else-if="mark(i, c) === 'wrong'">your answer</em>
-        </label>
-        <template v-if="result?.answers[i] && needsListening(result.answers[i])">
-          <p class="k-soft again">Listen again</p>
-          <ul class="lines">
-            <EvidenceLine
-              :evidence="result.answers[i].source"
-              :take-key="`quiz:${quiz.id}`"
-              @hear="hear"
-              @taken="load"
-            />
-          </ul>
-        </template>
-      </fieldset>
-      <v-btn v-if="!result" type="submit">{{ open ? `Finish, ${count(open, 'question')} open` : 'Finish' }}</v-btn>
+      <QuizQuestion
+        v-for="(q, i) in quiz.questions"
+        :key="`${quiz.id}.${i}`"
+        v-model="answers[i]!"
+        :question="q"
+        :number="i + 1"
+        :marked="result?.answers[i] ?? null"
+      >
+        <ul v-if="result?.answers[i]" class="lines">
+          <EvidenceLine
+            v-for="(source, s) in result.answers[i].sources"
+            :key="s"
+            :evidence="source"
+            :take-key="`quiz:${quiz.id}`"
+            @hear="hear"
+            @taken="load"
+          />
+        </ul>
+      </QuizQuestion>
+      <v-btn v-if="!result" type="submit">{{ left ? `Finish, ${count(left, 'question')} open` : 'Finish' }}</v-btn>
     </form>
   </div>
 </template>
 
 <style scoped src="./desk.css"></style>
 <style scoped>
-fieldset {
-  border: 0;
-  border-top: 1px solid var(--hair);
-  padding: 10px 0 14px;
-  min-width: 0;
+summary {
+  cursor: pointer;
 }
-legend {
-  float: left;
-  width: 100%;
-  margin-bottom: 6px;
-}
-label {
+.kind {
   display: flex;
   gap: 9px;
   padding: 3px 8px;
-  align-items: baseline;
-  clear: both;
   cursor: pointer;
 }
-input {
+.kind input {
   accent-color: var(--act);
-}
-.right {
-  background: var(--seawash);
-}
-.wrong span {
-  text-decoration: line-through;
-  text-decoration-color: var(--wrong);
-}
-em {
-  margin-left: auto;
-  font-size: 13px;
-  color: var(--soft);
-  display: inline-block;
 }
 .before {
   padding-bottom: 10px;
@@ -159,9 +148,5 @@ em {
 .lines :deep(.evidence) {
   border-top: 0;
   padding-top: 2px;
-}
-.again {
-  font-size: 14px;
-  padding: 4px 8px 0;
 }
 </style>

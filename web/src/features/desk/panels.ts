@@ -13,8 +13,10 @@ export const deskPanels = {
   summary: { name: 'Summary', component: defineAsyncComponent(() => import('./SummaryDesk.vue')) },
   subject: { name: 'Subject', component: defineAsyncComponent(() => import('./SubjectDesk.vue')) },
   plan: { name: 'Listening plan', spans: 'Plan', component: defineAsyncComponent(() => import('./PlanDesk.vue')) },
+  sheets: { name: 'Sheets', component: defineAsyncComponent(() => import('./SheetsDesk.vue')) },
   cards: { name: 'Cards', component: defineAsyncComponent(() => import('./CardsDesk.vue')) },
   quiz: { name: 'Quiz', component: defineAsyncComponent(() => import('./QuizDesk.vue')) },
+  set: { name: 'Study set', component: defineAsyncComponent(() => import('./SetDesk.vue')) },
   marks: { name: 'Marks', component: defineAsyncComponent(() => import('./MarksDesk.vue')) },
   changes: { name: 'Changes', component: defineAsyncComponent(() => import('./ChangesDesk.vue')) },
 } as const satisfies Record<string, DeskPanel>

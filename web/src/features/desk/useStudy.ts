@@ -1,5 +1,5 @@
 import { onMounted, ref, watch } from 'vue'
-import { api, must, type Study } from '@/api/client'
+import { api, must, type NewQuiz, type Study, type WantedSummary } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 import { useLatest } from '@/shared/useLatest'
 import { useDesk } from './useDesk'
@@ -26,12 +26,14 @@ export function useStudy() {
     if (await notice.attempt(call)) await load()
     isBusy.value = false
   }
-  const makeSummary = () => make(() => must(api.POST('/api/lectures/{id}/summary', { params })))
-  const makeCards = () => make(() => must(api.POST('/api/lectures/{id}/cards', { params })))
-  const makeQuiz = () =>
-    make(() => must(api.POST('/api/lectures/{id}/quiz', { params, body: { after: study.value?.quiz?.id ?? null } })))
+  const makeSummary = (wanted: WantedSummary) =>
+    make(() => must(api.POST('/api/lectures/{id}/summary', { params, body: wanted })))
+  const makeQuiz = (wanted: Omit<NewQuiz, 'after'>) =>
+    make(() =>
+      must(api.POST('/api/lectures/{id}/quiz', { params, body: { ...wanted, after: study.value?.quiz?.id ?? null } })),
+    )
 
   onMounted(load)
   watch(version, load)
-  return { load, study, isBusy, makeSummary, makeCards, makeQuiz }
+  return { load, study, isBusy, makeSummary, makeQuiz }
 }

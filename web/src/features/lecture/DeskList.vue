@@ -15,6 +15,7 @@ const entries = computed(() => {
     { panel: 'subject', name: 'Subject' },
     { panel: 'plan', name: 'Listening plan', isLeftOut: !hasSound },
     { panel: 'summary', name: 'Summary' },
+    { panel: 'sheets', name: 'Sheets' },
     {
       panel: 'cards',
       name: 'Cards',
@@ -22,6 +23,7 @@ const entries = computed(() => {
       isLeftOut: !makesCards,
     },
     { panel: 'quiz', name: 'Quiz', isLeftOut: !makesCards },
+    { panel: 'set', name: 'All in one go' },
     { panel: 'marks', name: 'Marks', fact: props.markCount ? String(props.markCount) : undefined },
   ]
   return all.filter((e) => !e.isLeftOut)

@@ -16,6 +16,7 @@ import { useReading } from './settings'
 import type { Sheet } from './sheets'
 import { useElsewhere } from './useElsewhere'
 import { copyWithLink } from './copyWithLink'
+import { usePutOnSheet } from '@/features/sheets/usePutOnSheet'
 import { useDoubts } from './useDoubts'
 import { useDrawing } from './useDrawing'
 import { useEdits } from './useEdits'
@@ -27,6 +28,7 @@ import { useListening } from './useListening'
 import { useMarking } from './useMarking'
 import { useMarks } from './useMarks'
 import { usePlanned } from './usePlanned'
+import { useSelectedCard } from './useSelectedCard'
 import { useSelection } from './useSelection'
 import { useSources } from './useSources'
 import { useStaveSelection } from './useStaveSelection'
@@ -66,6 +68,8 @@ const desk = computed<DeskPanelName | null>(() => (isDeskPanelName(route.query.d
 const open = (panel: DeskPanelName | null) =>
   router.replace({ query: { ...route.query, desk: panel ?? undefined, ...noQuery } })
 const noQuery = { about: undefined, thread: undefined, from: undefined, to: undefined }
+const makeCard = useSelectedCard(id, transcript)
+const putOnSheet = usePutOnSheet(() => id.value)
 const askOf = (s: Stretch) =>
   router.replace({ query: { ...route.query, ...noQuery, desk: 'ask', from: String(s.startMs), to: String(s.endMs) } })
 const { spans, spansName } = useStaveSpans(find, desk, evidence)
@@ -174,6 +178,8 @@ useLectureKeys({
       @copy="copyWithLink(lecture, span)"
       @take="sheet = { is: 'take' }"
       @ask="askOf(span)"
+      @sheet="putOnSheet(span)"
+      @card="makeCard(span)"
     />
     <LectureSheets
       v-if="sheet || edits.conflict.value"

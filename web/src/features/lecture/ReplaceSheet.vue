@@ -41,7 +41,14 @@ const chosen = computed(() => ({
   made: (found.value?.made ?? []).filter((m) => !left.value.has(m.key)).map((m) => m.key),
 }))
 const total = computed(() => chosen.value.lectures.reduce((n, l) => n + l.places.length, 0) + chosen.value.made.length)
-const names: Record<string, string> = { card: 'Card', summary: 'Summary', answer: 'Answer', quiz: 'Quiz', mark: 'Mark' }
+const names: Record<string, string> = {
+  card: 'Card',
+  summary: 'Summary',
+  sheet: 'Sheet',
+  answer: 'Answer',
+  quiz: 'Quiz',
+  mark: 'Mark',
+}
 
 async function look() {
   problem.value = ''

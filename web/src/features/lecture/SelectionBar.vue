@@ -11,7 +11,16 @@ const props = defineProps<{
   isLooping: boolean
   hasSound: boolean
 }>()
-const emit = defineEmits<{ play: []; loop: []; mark: [kind: MarkKind]; copy: [withLink: boolean]; take: []; ask: [] }>()
+const emit = defineEmits<{
+  play: []
+  loop: []
+  mark: [kind: MarkKind]
+  copy: [withLink: boolean]
+  take: []
+  ask: []
+  sheet: []
+  card: []
+}>()
 const below = computed(() => props.box.top < 120)
 const style = computed(() => ({
   left: `${Math.max(8, Math.min(props.box.left, innerWidth - 520))}px`,
@@ -36,6 +45,8 @@ const kinds = Object.keys(markKinds) as MarkKind[]
     </button>
     <i />
     <button type="button" @click="emit('ask')">Ask about it</button>
+    <button type="button" @click="emit('card')">Make a card</button>
+    <button type="button" @click="emit('sheet')">Put on a sheet</button>
     <button type="button" @click="emit('copy', true)">Copy with link</button>
     <button type="button" @click="emit('take')">Take away</button>
   </div>

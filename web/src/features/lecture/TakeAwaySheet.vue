@@ -78,6 +78,12 @@ async function copy() {
         ><input v-model="onlySpan" type="checkbox" /> only what is selected, {{ clock(span.startMs) }} to
         {{ clock(span.endMs) }}</label
       >
+      <p>
+        <a class="k-link" :href="`/api/lectures/${lecture.id}/archive`" download @click="emit('closed')"
+          >All of it in one archive</a
+        >
+        <span class="k-soft"> text, captions, summary, sheets, cards, quiz, marks</span>
+      </p>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div class="row">
         <v-btn :href="address" download @click="emit('closed')">Save the file</v-btn>

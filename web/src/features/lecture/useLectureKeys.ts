@@ -44,6 +44,7 @@ export function useLectureKeys(a: Actions) {
   onKey('/', a.find)
   onKey('a', () => a.open('ask'))
   onKey('u', () => a.open('summary'))
+  onKey('h', () => a.open('sheets'))
   onKey('c', () => a.open('cards'))
   onKey('q', () => a.open('quiz'))
   onKey('M', () => a.open('marks'))

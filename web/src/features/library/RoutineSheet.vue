@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { api, must, says, type Accuracy } from '@/api/client'
+import { choiceOf, type Choice } from '@/features/sheets/choice'
+import SetChoice from '@/features/sheets/SetChoice.vue'
 import AccuracyChoice from '@/shared/AccuracyChoice.vue'
 import SpokenChoice, { type Spoken } from '@/shared/SpokenChoice.vue'
 import { useNotice } from '@/shared/notice'
@@ -12,18 +14,14 @@ const props = defineProps<{ course: string; lectures: number }>()
 const emit = defineEmits<{ closed: []; changed: [] }>()
 const notice = useNotice()
 const path = { course: props.course }
-const summary = ref(false)
-const cards = ref(false)
-const quiz = ref(false)
+const choice = ref<Choice>({ summary: false, cards: false, quiz: false, sheets: [] })
 const accuracy = ref<Accuracy>('accurate')
 const spoken = ref<Spoken>({ language: null, byService: false, voices: null, model: null })
 const failure = ref('')
 const { value: there, problem } = useLoaded(
   () => must(api.GET('/api/courses/{course}/routine', { params: { path } })),
   (now) => {
-    summary.value = now.summary
-    cards.value = now.cards
-    quiz.value = now.quiz
+    choice.value = choiceOf(now)
     accuracy.value = now.choice.accuracy
     spoken.value = {
       language: now.choice.language ?? null,
@@ -38,10 +36,8 @@ async function keep(andRun: boolean) {
   failure.value = ''
   try {
     const body = {
+      ...choice.value,
       choice: { accuracy: accuracy.value, ...spoken.value },
-      summary: summary.value,
-      cards: cards.value,
-      quiz: quiz.value,
     }
     await must(api.PUT('/api/courses/{course}/routine', { params: { path }, body }))
     if (andRun) {
@@ -61,11 +57,7 @@ async function keep(andRun: boolean) {
     <form class="k-sheet" @submit.prevent="keep(false)">
       <h2>Routine of {{ course }}</h2>
       <p class="k-soft">When a lecture arrives here, it is written down and divided into chapters. Besides, make:</p>
-      <div v-if="there" class="kinds">
-        <v-checkbox v-model="summary" label="A summary" hide-details />
-        <v-checkbox v-model="cards" label="Cards" hide-details />
-        <v-checkbox v-model="quiz" label="A quiz" hide-details />
-      </div>
+      <SetChoice v-if="there" v-model="choice" />
       <template v-if="there">
         <p class="k-soft">What a feed brings is written down like this:</p>
         <SpokenChoice v-model="spoken" />
@@ -84,7 +76,6 @@ async function keep(andRun: boolean) {
 </template>
 
 <style scoped>
-.kinds,
 .row {
   display: flex;
   flex-wrap: wrap;

@@ -15,6 +15,7 @@ const link = (hit: SearchHit) => ({
   query: {
     ...(hit.startMs > 0 ? { t: Math.floor(hit.startMs / 1000) } : {}),
     ...(hit.kind === 'card' ? { desk: 'cards' } : hit.kind === 'summary' ? { desk: 'summary' } : {}),
+    ...(hit.kind === 'sheet' ? { desk: 'sheets', sheet: hit.ref } : {}),
     ...(hit.kind === 'question' || hit.kind === 'thread'
       ? { desk: 'ask', thread: String(hit.thread ?? '') }
       : hit.kind === 'mark'

@@ -8,6 +8,7 @@ export const kindNames: Record<SearchHit['kind'], string> = {
   mark: 'Mark',
   card: 'Card',
   summary: 'Summary',
+  sheet: 'Sheet',
   question: 'Question',
   thread: 'Thread',
   term: 'Term',

@@ -21,7 +21,7 @@ export const kindChoices = {
   titles: { name: 'Titles and chapters', kinds: ['title', 'chapter', 'course'] },
   marks: { name: 'Marks and notes', kinds: ['mark'] },
   cards: { name: 'Cards', kinds: ['card'] },
-  summaries: { name: 'Summaries', kinds: ['summary'] },
+  summaries: { name: 'Summaries and sheets', kinds: ['summary', 'sheet'] },
   questions: { name: 'Questions asked', kinds: ['question', 'thread'] },
   terms: { name: 'Terms', kinds: ['term'] },
 } as const satisfies Record<string, { name: string; kinds: SearchKind[] }>

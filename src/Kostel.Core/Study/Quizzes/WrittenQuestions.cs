@@ -1,0 +1,70 @@
+using System.Text.Json.Serialization;
+
+namespace Kostel.Core.Study.Quizzes;
+
+/// <summary>A question whose answer is written.</summary>
+/// <param name="Stem">What is asked.</param>
+/// <param name="Answer">What the lecture says.</param>
+public abstract record WrittenQuestion(string Stem, string Answer) : QuestionContent(Stem)
+{
+    private const int LongestAnswer = 500;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override IReadOnlyList<string> Texts => [Stem, Answer];
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override QuizAnswer Solution => new([], Answer);
+
+    /// <inheritdoc/>
+    public override bool Takes(QuizAnswer answer) => answer.Chosen.Count == 0 && answer.Text is not { Length: > LongestAnswer };
+
+    /// <inheritdoc/>
+    public override bool IsRight(QuizAnswer answer) => answer.Text is { } text && WordedAnswer.IsTheSame(text, Answer);
+}
+
+/// <summary>A statement with a gap that is to be filled.</summary>
+public sealed record GapQuestion(string Stem, string Answer) : WrittenQuestion(Stem, Answer)
+{
+    internal const string Name = "gap";
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override string Kind => Name;
+
+    /// <inheritdoc/>
+    public override QuestionContent With(IReadOnlyList<string> texts) => new GapQuestion(texts[0], texts[1]);
+}
+
+/// <summary>A question that a few words answer.</summary>
+public sealed record ShortQuestion(string Stem, string Answer) : WrittenQuestion(Stem, Answer)
+{
+    internal const string Name = "short";
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override string Kind => Name;
+
+    /// <inheritdoc/>
+    public override QuestionContent With(IReadOnlyList<string> texts) => new ShortQuestion(texts[0], texts[1]);
+}
+
+/// <summary>A statement whose number is to be given.</summary>
+/// <param name="Stem">The statement with a gap.</param>
+/// <param name="Answer">The number with its unit, as it was said.</param>
+/// <param name="IsRough">The lecture says "about" of it, so that numbers near it are right too.</param>
+public sealed record NumberQuestion(string Stem, string Answer, bool IsRough) : WrittenQuestion(Stem, Answer)
+{
+    internal const string Name = "number";
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override string Kind => Name;
+
+    /// <inheritdoc/>
+    public override QuestionContent With(IReadOnlyList<string> texts) => new NumberQuestion(texts[0], texts[1], IsRough);
+
+    /// <inheritdoc/>
+    public override bool IsRight(QuizAnswer answer) => answer.Text is { } text && NumberAnswer.IsTheSame(text, Answer, IsRough);
+}

@@ -1,0 +1,63 @@
+using Kostel.Core.Study.Statements;
+using Kostel.Core.Text;
+
+namespace Kostel.Core.Study.Quizzes;
+
+/// <summary>
+/// Choices that somebody who half knows would take: things that the same lecture speaks of, of the form and length of the right one, which neither the question nor the right one names.
+/// </summary>
+/// <remarks>T. Haladyna, S. Downing and M. Rodriguez, "A review of multiple-choice item-writing guidelines", 2002: plausible, alike in length and form, independent of each other.</remarks>
+internal sealed class WrongChoices(IReadOnlyList<NamedThing> things)
+{
+    private const int MoreWords = 2;
+    private const double MostLonger = 2.2;
+
+    private readonly ILookup<(bool, bool, bool), NamedThing> byForm = things.Where(t => !Tokens.Of(t.Name).Any(NumberWords.IsNumber)).ToLookup(Form);
+
+    /// <summary>Up to <paramref name="count"/> of them in the form in which the right one fills its place, the ones most alike in form first.</summary>
+    public IReadOnlyList<string> For(NamedThing right, string question, int count)
+    {
+        var taken = Tokens.ContentStems($"{right.Name} {question}").ToHashSet();
+        var chosen = new List<string>();
+        foreach (var thing in byForm[Form(right)].Where(t => IsAlike(t, right)).OrderBy(t => Math.Abs(t.Name.Length - right.Name.Length) + (t.Article == right.Article ? 0 : right.Name.Length)))
+        {
+            var stems = Tokens.ContentStems(thing.Name).ToList();
+            if (stems.Count > 0 && !stems.Exists(taken.Contains))
+            {
+                chosen.Add(right.IsArticleOutside || right.Article.Length == 0 ? thing.Name : $"{thing.Article} {thing.Name}");
+                taken.UnionWith(stems);
+            }
+
+            if (chosen.Count == count)
+            {
+                break;
+            }
+        }
+
+        return chosen;
+    }
+
+    /// <summary>Other numbers with the unit of the right one: those of the lecture first, then the usual slips, half and double.</summary>
+    public static IReadOnlyList<string> ForNumber(FactGap gap, IEnumerable<Facts.Quantity> others, int count)
+    {
+        var right = gap.Number!;
+        var there = others.Where(q => q.Unit == right.Unit && q.Sentence != right.Sentence && Math.Abs(q.Value - right.Value) > 0.001 && q.WordCount == right.WordCount).DistinctBy(q => q.Value)
+            .OrderBy(q => Math.Abs(Math.Log((q.Value + 0.1) / (right.Value + 0.1)))).Select(q => (q.Value, q.Text)).ToList();
+        var words = gap.Missing.Split(' ');
+        var slips = words.Length == 2 && char.IsDigit(words[0][0]) && right.Value > 0
+            ? new[] { right.Value * 2, right.Value / 2, right.Value * 10, right.Value / 10 }.Where(v => v == Math.Floor(v) || v < 10).Select(v => (Value: v, Text: $"{v.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture)} {words[1]}"))
+            : [];
+        return [.. there.Concat(slips).DistinctBy(q => q.Value).Where(q => Math.Abs(q.Value - right.Value) > 0.001).Take(count).Select(q => q.Text)];
+    }
+
+    /// <summary>What is counted stands for what is counted, several for several, names for names: otherwise the form alone tells which is wrong.</summary>
+    private static (bool, bool, bool) Form(NamedThing thing) => (thing.Article.Length > 0, thing.IsPlural, char.IsUpper(thing.Name[0]));
+
+    /// <summary>Nearly of the length of the right one, and behind the same article.</summary>
+    private static bool IsAlike(NamedThing thing, NamedThing right)
+    {
+        var (a, b) = (thing.Name, right.Name);
+        return (!right.IsArticleOutside || right.Article == "the" || thing.BeginsWithVowel == right.BeginsWithVowel)
+            && Math.Abs(a.Count(char.IsWhiteSpace) - b.Count(char.IsWhiteSpace)) <= MoreWords && Math.Max(a.Length, b.Length) <= (MostLonger * Math.Min(a.Length, b.Length)) + 4;
+    }
+}

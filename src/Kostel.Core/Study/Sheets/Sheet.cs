@@ -1,0 +1,81 @@
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Study.Sheets;
+
+/// <summary>What a sheet shows of a lecture.</summary>
+public enum SheetForm
+{
+    /// <summary>What is to be known, by chapters.</summary>
+    Points,
+
+    /// <summary>The chapters with a short statement or two of each.</summary>
+    Outline,
+
+    /// <summary>Cues, notes, and what it comes to.</summary>
+    Cues,
+
+    /// <summary>Terms: what each is, a number, an example.</summary>
+    Terms,
+
+    /// <summary>Numbers and what they are of.</summary>
+    Numbers,
+
+    /// <summary>Orders that were told as such.</summary>
+    Steps,
+
+    /// <summary>What the listeners were asked to do, and by when.</summary>
+    Tasks,
+
+    /// <summary>Empty: the person fills it.</summary>
+    Own,
+}
+
+/// <summary>A line of a sheet: an entry of a list, or a row of a table.</summary>
+/// <param name="Cells">As many as the sheet has columns; a cell can be empty.</param>
+/// <param name="Source">Where it is said; null for what the person wrote of their own.</param>
+/// <param name="IsOwn">Whether the person worded it: making again leaves it as it is.</param>
+public sealed record SheetLine(IReadOnlyList<string> Cells, Evidence? Source = null, bool IsOwn = false);
+
+/// <summary>Lines under a heading.</summary>
+/// <param name="IsOwn">Whether the person worded the heading.</param>
+public sealed record SheetPart(string Heading, IReadOnlyList<SheetLine> Lines, bool IsOwn = false);
+
+/// <summary>A page to learn from.</summary>
+/// <param name="Columns">What stands in each; one column is a list.</param>
+/// <param name="Parts">None where the lecture has nothing for this form.</param>
+/// <param name="Foot">What it comes to; null for nothing.</param>
+/// <param name="LeftOut">Lines that the person took out: making again leaves them out.</param>
+public sealed record Sheet(IReadOnlyList<string> Columns, IReadOnlyList<SheetPart> Parts, Evidence? Foot = null, IReadOnlyList<SheetLine>? LeftOut = null)
+{
+    /// <summary>Whether nothing stands on it.</summary>
+    public bool HasNoLine() => Parts.All(p => p.Lines.Count == 0);
+
+    /// <summary>All its lines in order.</summary>
+    public IEnumerable<SheetLine> Lines() => Parts.SelectMany(p => p.Lines);
+
+    /// <summary>What it rests on.</summary>
+    public IEnumerable<Evidence> Sources() => Lines().Select(l => l.Source).Append(Foot).OfType<Evidence>();
+
+    /// <summary>All its texts, in an order that stays: headings, cells and quotations.</summary>
+    public IEnumerable<string> Texts() =>
+        Parts.SelectMany(p => p.Lines.SelectMany(l => l.Source is { } s ? l.Cells.Append(s.Quote) : l.Cells).Prepend(p.Heading)).Concat(Foot is null ? [] : [Foot.Quote]);
+
+    /// <summary>The same with other texts, as many and in the same order.</summary>
+    public Sheet With(Queue<string> texts) => this with
+    {
+        Parts = [.. Parts.Select(p => p with
+        {
+            Heading = texts.Dequeue(),
+            Lines = [.. p.Lines.Select(l => l with { Cells = [.. l.Cells.Select(_ => texts.Dequeue())], Source = l.Source is { } s ? s with { Quote = texts.Dequeue() } : null })],
+        })],
+        Foot = Foot is { } foot ? foot with { Quote = texts.Dequeue() } : null,
+    };
+
+    /// <summary>The same as a sheet of a lecture.</summary>
+    public Sheet In(string? lectureId) => this with
+    {
+        Parts = [.. Parts.Select(p => p with { Lines = [.. p.Lines.Select(l => l with { Source = l.Source?.In(lectureId) })] })],
+        Foot = Foot?.In(lectureId),
+        LeftOut = LeftOut is null ? null : [.. LeftOut.Select(l => l with { Source = l.Source?.In(lectureId) })],
+    };
+}

@@ -1,0 +1,18 @@
+namespace Kostel.Core.Study.Sheets;
+
+/// <summary>What sheets are called until a person calls them otherwise.</summary>
+public static class SheetNames
+{
+    /// <summary>The name of a form.</summary>
+    public static string Of(SheetForm form) => form switch
+    {
+        SheetForm.Points => "Key points",
+        SheetForm.Outline => "Outline",
+        SheetForm.Cues => "Cue notes",
+        SheetForm.Terms => "Terms",
+        SheetForm.Numbers => "Numbers",
+        SheetForm.Steps => "Steps",
+        SheetForm.Tasks => "Dates and tasks",
+        _ => "My sheet",
+    };
+}

@@ -1,0 +1,35 @@
+using Kostel.Core.Grammar;
+using Kostel.Core.Study.Facts;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Study.Statements;
+
+/// <summary>One thing that a lecture states, in a run of its own words.</summary>
+/// <param name="Part">The words, with a capital and a full stop.</param>
+/// <param name="Before">The sentences without which it is not understood; none where it stands alone.</param>
+/// <param name="Grammar">What it is made of; null where that cannot be told.</param>
+/// <param name="Sentence">The place of its sentence in the lecture.</param>
+/// <param name="Worth">How likely it is worth knowing, from 0 to 1.</param>
+/// <param name="IsIllFormed">The grammar has no place for some of its words: it was misheard, or broken off.</param>
+/// <param name="Source">Where it is said with what it leans on, every word between them too.</param>
+public sealed record Statement(Sentence Part, IReadOnlyList<Sentence> Before, SentenceGrammar? Grammar, int Sentence, double Worth, bool IsIllFormed, Evidence Source)
+{
+    /// <summary>How many words it takes, with what it needs.</summary>
+    public int WordCount => Part.Words.Count + Before.Sum(b => b.Words.Count);
+
+    /// <summary>What to read before it, with a space behind it; empty where it stands alone.</summary>
+    public string Context => string.Concat(Before.Select(b => QuotableSentence.Untied(b.Text) + " "));
+
+    /// <summary>Whether it begins by pointing to what was said before.</summary>
+    public static bool Leans(Sentence sentence)
+    {
+        var words = Tokens.Of(sentence.Text);
+        return words.Take(2).Any(Pointing.Contains) || words.Take(5).Any(w => w is "it" or "they" or "them");
+    }
+
+    private static readonly HashSet<string> Pointing =
+    [
+        "it", "this", "these", "they", "that", "those", "such", "he", "she", "it's", "that's", "them", "its", "their", "both", "either", "neither", "another", "others", "other", "one", "here", "there's", "they're", "same", "instead", "otherwise",
+    ];
+}

@@ -1,0 +1,155 @@
+using Kostel.Core.Grammar;
+using Kostel.Core.Study.Facts;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Study.Statements;
+
+/// <summary>What a lecture states.</summary>
+/// <param name="All">In order.</param>
+/// <param name="IllFormed">The places of sentences that the grammar has no place for.</param>
+public sealed record LectureStatements(IReadOnlyList<Statement> All, IReadOnlySet<int> IllFormed);
+
+/// <summary>
+/// Divides what a lecture says into statements: without what only leads in, and one for each clause where clauses stand side by side. A run of words is kept as it was said,
+/// so that each statement can be played; a condition, a denial or a number is never cut off from what it belongs to.
+/// </summary>
+public static class StatementFinder
+{
+    private const int Shortest = 4, Longest = 40, MostParsed = 260, MostBefore = 2, LongestBefore = 32, WordsToASlip = 10;
+
+    private static readonly HashSet<string> Scopes = ["if", "unless", "until", "when", "while", "because", "since", "although", "though", "after", "before", "whether", "than", "or", "nor", "not", "except", "either", "neither"];
+
+    /// <summary>The statements of a lecture in order. Of a long lecture the grammar of the worthiest sentences only is read.</summary>
+    /// <param name="sentences">All of the lecture, in order.</param>
+    /// <param name="chapters">The lecture's chapters; none is allowed.</param>
+    /// <param name="grammar">Tells where clauses begin.</param>
+    /// <param name="weights">By which sentences are worth knowing.</param>
+    /// <param name="divides">Clauses that stand side by side become statements of their own.</param>
+    public static LectureStatements Of(IReadOnlyList<Sentence> sentences, IReadOnlyList<Chapter> chapters, IGrammar grammar, double[]? weights = null, bool divides = true)
+    {
+        var isHeard = sentences.Any(s => s.WeakestConfidence < 1);
+        var worth = FactWorth.Of(sentences, chapters, weights ?? FactWeights.Learned);
+        var trimmed = sentences.Select(Trimmed).ToList();
+        var read = Read(grammar, trimmed, worth);
+        var parts = trimmed.Select((s, i) => s is null ? [] : divides && read[i] is { } tree ? Divided(s, tree) : new List<Sentence> { s }).ToList();
+        var again = Read(grammar, [.. parts.SelectMany((p, i) => p.Select(s => p.Count == 1 && ReferenceEquals(s, trimmed[i]) ? null : s))], null);
+        var (statements, at) = (new List<Statement>(), 0);
+        for (var i = 0; i < sentences.Count; i++)
+        {
+            foreach (var part in parts[i])
+            {
+                var tree = parts[i].Count == 1 && ReferenceEquals(part, trimmed[i]) ? read[i] : again[at];
+                at++;
+                if (part.Words.Count >= Shortest && Needed(part, i) is { } before)
+                {
+                    statements.Add(new Statement(part, before, tree, i, worth[i], IsIllFormed(tree, part, isHeard), before.Count == 0 ? Evidence.Of(part) : Evidence.Of(Between(before[0], part, i))));
+                }
+            }
+        }
+
+        return new LectureStatements(statements, Enumerable.Range(0, sentences.Count).Where(i => trimmed[i] is { } whole && IsIllFormed(read[i], whole, isHeard)).ToHashSet());
+
+        // The sentences from the first words to the last, without what lies before and behind these.
+        List<Sentence> Between(Sentence first, Sentence last, int at)
+        {
+            var run = sentences.Take(at + 1).SkipWhile(s => s.EndMs <= first.StartMs && s != first).ToList();
+            run[0] = run[0] with { Words = run[0].Words.SkipWhile(w => w.StartMs < first.StartMs).ToList() };
+            run[^1] = run[^1] with { Words = run[^1].Words.TakeWhile(w => w.StartMs < last.EndMs).ToList() };
+            return run;
+        }
+
+        // What it leans on: the clause before in its sentence, and sentences before that until one stands alone; null where there is none, or too much.
+        List<Sentence>? Needed(Sentence part, int i)
+        {
+            var before = new List<Sentence>();
+            for (var (first, from) = (part, i); Statement.Leans(first); first = before[0])
+            {
+                var start = trimmed[from] is { } whole && whole.FirstWord < first.FirstWord && whole.PassageId == first.PassageId ? Clauses.Part(whole, 0, first.FirstWord - whole.FirstWord) : null;
+                if (start is null)
+                {
+                    from--;
+                    start = from >= 0 ? trimmed[from] : null;
+                }
+
+                if (start is null || before.Count == MostBefore || start.Words.Count + before.Sum(b => b.Words.Count) > LongestBefore || IsFirstOfChapter(from + 1, i))
+                {
+                    return null;
+                }
+
+                before.Insert(0, start);
+            }
+
+            return before;
+        }
+
+        // Behind a heading "it" is as a rule what the heading names, which no sentence before says.
+        bool IsFirstOfChapter(int from, int to) => chapters.Any(c => from <= to && c.StartMs > sentences[Math.Max(0, from - 1)].StartMs && c.StartMs <= sentences[to].StartMs && from > 0);
+    }
+
+    /// <summary>Of what a recogniser wrote every word has to have its place; of many a long sentence that a person wrote down as it was spoken one or two have none.</summary>
+    private static bool IsIllFormed(SentenceGrammar? grammar, Sentence sentence, bool isHeard) =>
+        grammar is { Skipped: > 0 } && (isHeard || grammar.Skipped > 1 + (sentence.Words.Count / WordsToASlip));
+
+    /// <summary>A statement without what only leads in; null for a question or what was not heard well.</summary>
+    private static Sentence? Trimmed(Sentence sentence)
+    {
+        if (sentence.Words.Count is < Shortest or > Longest || !sentence.Text.EndsWith('.') || !QuotableSentence.IsHeardWell(sentence))
+        {
+            return null;
+        }
+
+        var (from, to) = LeadIns.Around(sentence.Words);
+        return Clauses.Part(sentence, from, to);
+    }
+
+    private static SentenceGrammar?[] Read(IGrammar grammar, List<Sentence?> sentences, double[]? worth)
+    {
+        var chosen = Enumerable.Range(0, sentences.Count).Where(i => sentences[i] is not null).OrderByDescending(i => worth?[i] ?? 0).Take(MostParsed).ToList();
+        var read = grammar.Read(chosen.ConvertAll(i => sentences[i]!.Text));
+        var all = new SentenceGrammar?[sentences.Count];
+        for (var k = 0; k < chosen.Count; k++)
+        {
+            all[chosen[k]] = read[k];
+        }
+
+        return all;
+    }
+
+    /// <summary>Clauses that stand side by side, each with a subject and a verb of its own; the whole where one depends on the other.</summary>
+    private static List<Sentence> Divided(Sentence sentence, SentenceGrammar grammar)
+    {
+        var clauses = grammar.Root.Parts.Where(p => p.Label == "S" && p.First >= 0).OrderBy(p => p.First).ToList();
+        if (!grammar.IsWhole || clauses.Count < 2 || Tokens.Of(sentence.Text).Any(Scopes.Contains) || !clauses.TrueForAll(IsFull))
+        {
+            return [sentence];
+        }
+
+        var parts = new List<Sentence>();
+        for (var i = 0; i < clauses.Count; i++)
+        {
+            var end = i + 1 < clauses.Count ? clauses[i + 1].First : sentence.Words.Count;
+            var from = clauses[i].First;
+            while (end - 1 > from && Tokens.Of(sentence.Words[end - 1].Text) is ["and" or "but" or "so"] or [])
+            {
+                end--;
+            }
+
+            while (from < end - 1 && Tokens.Of(sentence.Words[from].Text) is ["and" or "but" or "so"])
+            {
+                from++;
+            }
+
+            parts.Add(Clauses.Part(sentence, from, end));
+        }
+
+        return parts.TrueForAll(p => p.Words.Count >= Shortest) ? parts : [sentence];
+    }
+
+    /// <summary>It begins with its subject, and a verb follows.</summary>
+    private static bool IsFull(Constituent clause)
+    {
+        var held = clause.Parts.Where(p => p.First >= 0 && p.Tag is not ("ij" or "j-c")).ToList();
+        return held.FindIndex(p => p.Label == "NP") is >= 0 and var subject && held.FindIndex(p => p.Label == "VP") > subject && held.Take(subject).All(p => p.Label.Length == 0);
+    }
+}

@@ -1,0 +1,54 @@
+using Kostel.Core.Study.Made;
+using Kostel.Core.Study.Sheets;
+using Kostel.Data.Rows;
+using Kostel.Server.Shared;
+
+namespace Kostel.Server.Features.Sheets;
+
+/// <summary>A sheet in the list of a lecture's sheets.</summary>
+/// <param name="Lines">How many lines stand on it.</param>
+public sealed record SheetEntry(int Id, SheetForm Form, string Name, DateTime ChangedAt, int Lines);
+
+/// <summary>A sheet.</summary>
+/// <param name="Key">Names it for taking today's words into it.</param>
+/// <param name="Columns">What stands in each column; one is a list.</param>
+/// <param name="Foot">What it comes to.</param>
+public sealed record SheetView(int Id, SheetForm Form, string Name, string Key, IReadOnlyList<string> Columns, IReadOnlyList<SheetPartView> Parts, EvidenceView? Foot, DateTime ChangedAt, int Version)
+{
+    internal static SheetView Of(SheetRow row, EvidenceViews evidence) => new(
+        row.Id, row.Form, row.Name, MadeThing.KeyOf("sheet", row.Id), row.Content.Columns,
+        [.. row.Content.Parts.Select(p => new SheetPartView(p.Heading, [.. p.Lines.Select(l => new SheetLineView(l.Cells, l.Source is null ? null : evidence.Of(l.Source), l.IsOwn))]))],
+        row.Content.Foot is null ? null : evidence.Of(row.Content.Foot), row.ChangedAt, row.Version);
+}
+
+/// <summary>Lines of a sheet under a heading; empty for none.</summary>
+public sealed record SheetPartView(string Heading, IReadOnlyList<SheetLineView> Lines);
+
+/// <summary>A line of a sheet.</summary>
+/// <param name="Source">Where it is said; null for what the person wrote of their own.</param>
+/// <param name="IsOwn">Whether the person worded it.</param>
+public sealed record SheetLineView(IReadOnlyList<string> Cells, EvidenceView? Source, bool IsOwn);
+
+/// <summary>A wish for a sheet.</summary>
+/// <param name="Chapter">Where the chapter begins that it is to be of; null for all.</param>
+/// <param name="OfMarks">Only of what the person marked.</param>
+public sealed record NewSheet(SheetForm Form, int? Chapter = null, bool OfMarks = false);
+
+/// <summary>A sheet as the person left it.</summary>
+/// <param name="Version">The version that it was changed on.</param>
+/// <param name="Over">Whether it is written over what somebody else wrote meanwhile, which is kept as an earlier version.</param>
+public sealed record SheetChange(string Name, IReadOnlyList<EditedPart> Parts, int Version, bool Over = false);
+
+/// <summary>A passage for a sheet.</summary>
+/// <param name="Text">What stands there; null for the words that are said.</param>
+public sealed record NewSheetLine(int StartMs, int EndMs, string? Text = null);
+
+/// <summary>Names the version of a sheet that something is done to.</summary>
+public sealed record SheetVersion(int Version);
+
+/// <summary>What making a sheet again would change.</summary>
+public sealed record SheetAgain(IReadOnlyList<SheetDifference> Differences);
+
+/// <summary>How a sheet was earlier.</summary>
+/// <param name="At">Since when it was so.</param>
+public sealed record EarlierSheet(int Version, DateTime At, string Name, int Lines);

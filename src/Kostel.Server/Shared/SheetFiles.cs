@@ -1,0 +1,66 @@
+using System.Globalization;
+using System.Net.Mime;
+using System.Text;
+using Kostel.Core.Study.Sheets;
+using Kostel.Core.Study.Summaries;
+using Kostel.Data.Rows;
+using Kostel.Documents;
+using Kostel.Server.Http;
+
+namespace Kostel.Server.Shared;
+
+/// <summary>What a sheet is taken away as.</summary>
+internal enum SheetFormat
+{
+    Md,
+    Docx,
+    Pdf,
+    Html,
+
+    /// <summary>Tasks as a calendar.</summary>
+    Ics,
+}
+
+/// <summary>A file to be handed out.</summary>
+internal sealed record OutFile(byte[] Content, string Type, string Name);
+
+/// <summary>Sheets and summaries as files.</summary>
+internal static class SheetFiles
+{
+    /// <summary>The format of this name.</summary>
+    /// <exception cref="PlainProblemException">There is none for such a sheet.</exception>
+    public static SheetFormat FormatOf(string name, bool isTasks) => name.All(char.IsAsciiLetter) && Enum.TryParse<SheetFormat>(name, ignoreCase: true, out var kind) && (kind != SheetFormat.Ics || isTasks)
+        ? kind
+        : throw new PlainProblemException(StatusCodes.Status400BadRequest, "Kostel does not write this in such a format.");
+
+    /// <summary>A sheet as a paper.</summary>
+    public static SheetPaper Paper(this LectureRow lecture, string name, Sheet sheet, string? link) => new(name, Facts(lecture), sheet, link);
+
+    /// <summary>A summary as a sheet.</summary>
+    public static Sheet AsSheet(this SummaryRow summary) => new(["Summary"], [.. summary.Parts.Where(p => p.Lines.Count > 0).Select(p => new SheetPart(p.Chapter, [.. p.Lines.Select(l => new SheetLine([l.Quote], l))]))]);
+
+    /// <summary>The file of a paper.</summary>
+    public static OutFile Write(this SheetPaper paper, SheetFormat format, LectureRow lecture, DateTime now)
+    {
+        var name = $"{FileNames.Of($"{lecture.Title} {paper.Title}")}.{format.ToString().ToLowerInvariant()}";
+        return format switch
+        {
+            SheetFormat.Docx => Document(DocxSheet.Write, "application/vnd.openxmlformats-officedocument.wordprocessingml.document"),
+            SheetFormat.Pdf => Document(PdfSheet.Write, MediaTypeNames.Application.Pdf),
+            SheetFormat.Html => Text(SheetHtml.Write(paper), "text/html"),
+            SheetFormat.Ics => Text(TaskCalendar.Write(paper, lecture.Id, lecture.HeldOn, now), "text/calendar"),
+            _ => Text(string.Concat(SheetMarkdown.Write(paper).Select(l => l + "\n")), "text/markdown"),
+        };
+
+        OutFile Text(string text, string type) => new(Encoding.UTF8.GetBytes(text), $"{type}; charset=utf-8", name);
+
+        OutFile Document(Action<Stream, SheetPaper> write, string type)
+        {
+            using var memory = new MemoryStream();
+            write(memory, paper);
+            return new OutFile(memory.ToArray(), type, name);
+        }
+    }
+
+    private static string Facts(LectureRow lecture) => string.Join(" · ", new[] { lecture.Title, lecture.Course?.Title, lecture.HeldOn?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) }.Where(f => !string.IsNullOrEmpty(f)));
+}

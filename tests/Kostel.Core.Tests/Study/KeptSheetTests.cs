@@ -1,0 +1,41 @@
+using Kostel.Core.Lectures;
+using Kostel.Core.Study.Sheets;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Tests.Study;
+
+public sealed class KeptSheetTests
+{
+    private static readonly Evidence Place = new("p1", 0, 1_000, "Water is wet.");
+
+    private static readonly Sheet Wet = new(
+        ["Cue", "Note"], [new SheetPart("Water", [new SheetLine(["Water", "Wet."], Place), new SheetLine(["Ice", ""], IsOwn: true)], IsOwn: true)], Place, [new SheetLine(["Steam", "Hot."], Place)]);
+
+    [Fact]
+    public void A_sheet_comes_back_out_of_a_file_with_what_the_person_made_of_it()
+    {
+        var kept = LectureFormat.ReadThings(Written())!.Sheets![0];
+        Assert.Equal((SheetForm.Cues, "My notes"), (kept.Form, kept.Name));
+        Assert.Equal(Wet.Texts(), kept.Content.Texts());
+        Assert.Equal([false, true], kept.Content.Lines().Select(l => l.IsOwn));
+        Assert.True(kept.Content.Parts[0].IsOwn);
+        Assert.Equal("Steam", kept.Content.LeftOut![0].Cells[0]);
+        Assert.Equal(Place, kept.Content.Foot);
+    }
+
+    [Theory]
+    [InlineData("\"Ice\",", "")]
+    [InlineData("\"Ice\",", "null,")]
+    [InlineData("\"Cue\",", "")]
+    [InlineData("\"form\": \"cues\"", "\"form\": \"poem\"")]
+    [InlineData("\"end\": 1", "\"end\": -1")]
+    public void A_senseless_one_is_refused(string good, string bad)
+    {
+        var text = Written();
+        Assert.Contains(good, text, StringComparison.Ordinal);
+        Assert.Throws<FormatException>(() => LectureFormat.ReadThings(text.Replace(good, bad, StringComparison.Ordinal)));
+    }
+
+    private static string Written() => LectureFormat.Write(new KeptLecture(
+        Lecture.Of("Water is wet."), new KeptThings(new LectureFacts("Wet"), Sheets: [new KeptSheet(SheetForm.Cues, "My notes", new DateTime(2026, 3, 1, 10, 0, 0, DateTimeKind.Utc), Wet)])));
+}

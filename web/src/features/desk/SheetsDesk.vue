@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { onMounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, must, type SheetEntry, type SheetForm } from '@/api/client'
+import { sheetForms } from '@/features/sheets/forms'
+import { useNotice } from '@/shared/notice'
+import { count } from '@/shared/time'
+import { useLatest } from '@/shared/useLatest'
+import SheetOnDesk from './SheetOnDesk.vue'
+import StudyWanted from './StudyWanted.vue'
+import { useDesk } from './useDesk'
+
+/** The sheets of a lecture: those there are, one of them open, or another one to be made. */
+const { lecture, version, show } = useDesk()
+const notice = useNotice()
+const latest = useLatest()
+const route = useRoute()
+const router = useRouter()
+const sheets = ref<SheetEntry[] | null>(null)
+const open = ref<number | null>(Number(route.query.sheet) || null)
+const wanted = ref({ count: 1, chapter: null as number | null, ofMarks: false })
+const making = ref<SheetForm | null>(null)
+const params = { path: { id: lecture.value.id } }
+
+const load = () =>
+  latest(
+    () => must(api.GET('/api/lectures/{id}/sheets', { params })),
+    (there) => (sheets.value = there),
+    notice.fail,
+  )
+onMounted(load)
+watch(version, load)
+watch(
+  () => route.query.sheet,
+  (sheet) => (open.value = Number(sheet) || null),
+)
+
+function go(sheet: number | null) {
+  open.value = sheet
+  void router.replace({ query: { ...route.query, sheet: sheet ? String(sheet) : undefined } })
+  if (sheet) return
+  show([])
+  void load()
+}
+
+async function make(form: SheetForm) {
+  making.value = form
+  const body = { form, chapter: wanted.value.chapter, ofMarks: wanted.value.ofMarks }
+  const made = await notice.attempt(() => must(api.POST('/api/lectures/{id}/sheets', { params, body })))
+  making.value = null
+  if (made) go(made.id)
+}
+
+function removed(sheet: number) {
+  go(null)
+  notice.tell('The sheet was taken away.', () => {
+    const call = api.POST('/api/lectures/{id}/sheets/{sheet}/restore', { params: { path: { ...params.path, sheet } } })
+    void notice.attempt(() => must(call)).then(load)
+  })
+}
+</script>
+
+<template>
+  <div class="body">
+    <SheetOnDesk v-if="open" :key="open" :sheet-id="open" @closed="go(null)" @removed="removed(open)" />
+    <template v-else-if="sheets">
+      <ul v-if="sheets.length" class="there">
+        <li v-for="s in sheets" :key="s.id">
+          <button class="k-link" type="button" @click="go(s.id)">{{ s.name }}</button>
+          <span class="k-soft">{{ count(s.lines, 'line') }}</span>
+        </li>
+      </ul>
+      <h3>{{ sheets.length ? 'Make another' : 'Make a sheet' }}</h3>
+      <p v-if="!sheets.length" class="k-soft">
+        A page to learn from, in the lecturer’s own words. Each line plays where it was said, and you word it as you
+        like.
+      </p>
+      <StudyWanted v-model="wanted" />
+      <ul class="forms">
+        <li v-for="f in sheetForms" :key="f.form">
+          <button type="button" :disabled="making !== null" @click="make(f.form)">
+            <b>{{ f.name }}</b>
+            <span class="k-soft">{{ making === f.form ? 'is being made …' : f.what }}</span>
+          </button>
+        </li>
+      </ul>
+    </template>
+  </div>
+</template>
+
+<style scoped src="./desk.css"></style>
+<style scoped>
+.there,
+.forms {
+  list-style: none;
+  padding: 0;
+}
+.there li {
+  display: flex;
+  gap: 12px;
+  justify-content: space-between;
+  align-items: baseline;
+  padding: 9px 0;
+  border-bottom: 1px solid var(--hair);
+}
+.there .k-soft {
+  font-size: 13.5px;
+  white-space: nowrap;
+}
+.forms {
+  margin-top: 12px;
+}
+.forms li {
+  border-top: 1px solid var(--hair);
+}
+.forms button {
+  display: grid;
+  grid-template-columns: 132px 1fr;
+  gap: 12px;
+  align-items: baseline;
+  width: 100%;
+  text-align: left;
+  padding: 9px 0;
+}
+.forms button:hover b {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.forms b {
+  font-weight: 600;
+}
+</style>

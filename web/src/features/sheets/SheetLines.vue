@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import type { Sheet } from '@/api/client'
+import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
+
+/** What stands on a sheet. A line of several cells has the first as its head, and the others below, each with what it is. */
+defineProps<{ sheet: Sheet }>()
+defineEmits<{ hear: [ms: number]; taken: [] }>()
+</script>
+
+<template>
+  <section v-for="(part, i) in sheet.parts" :key="i">
+    <h3 v-if="part.heading">{{ part.heading }}</h3>
+    <ul class="lines">
+      <template v-for="(line, k) in part.lines" :key="k">
+        <EvidenceLine
+          v-if="line.source"
+          :evidence="line.source"
+          :take-key="sheet.key"
+          @hear="$emit('hear', $event)"
+          @taken="$emit('taken')"
+        >
+          <component :is="sheet.columns.length > 1 ? 'dl' : 'div'" :class="{ pair: sheet.columns.length === 2 }">
+            <template v-for="(cell, c) in line.cells" :key="c">
+              <span v-if="sheet.columns.length === 1" class="said">{{ cell }}</span>
+              <template v-else-if="cell">
+                <dt :class="{ head: c === 0 }">{{ c === 0 ? cell : sheet.columns[c] }}</dt>
+                <dd v-if="c > 0" class="said">{{ cell }}</dd>
+              </template>
+            </template>
+          </component>
+        </EvidenceLine>
+        <li v-else class="mine">
+          <span class="k-soft k-time">Mine</span>
+          <div>
+            <p v-for="(cell, c) in line.cells.filter(Boolean)" :key="c" class="said">{{ cell }}</p>
+          </div>
+        </li>
+      </template>
+    </ul>
+  </section>
+  <EvidenceLine
+    v-if="sheet.foot"
+    class="foot"
+    :evidence="sheet.foot"
+    :take-key="sheet.key"
+    @hear="$emit('hear', $event)"
+    @taken="$emit('taken')"
+  />
+</template>
+
+<style scoped>
+h3 {
+  font-size: 16px;
+  margin: 16px 0 6px;
+}
+.lines {
+  list-style: none;
+  padding: 0;
+}
+.said {
+  font: 400 16px/1.5 var(--serif);
+  overflow-wrap: anywhere;
+  white-space: pre-line;
+}
+dt {
+  font-size: 13px;
+  color: var(--soft);
+}
+dt.head {
+  font: 600 16px/1.4 var(--serif);
+  color: inherit;
+}
+dd {
+  margin: 0 0 2px;
+}
+/* Two columns: the second speaks for itself. */
+.pair dt:not(.head) {
+  display: none;
+}
+.mine {
+  display: grid;
+  grid-template-columns: 54px 1fr;
+  border-top: 1px solid var(--hair);
+  padding: 8px 0;
+  align-items: baseline;
+}
+.foot {
+  list-style: none;
+  border-top: 2px solid var(--ink);
+  margin-top: 14px;
+}
+</style>
