@@ -5,6 +5,7 @@ using Kostel.Core.Grammar;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Facts;
 using Kostel.Core.Study.Quizzes;
+using Kostel.Core.Study.Statements;
 using Kostel.Core.Study.Summaries;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
@@ -34,27 +35,30 @@ internal static class StudyBench
             return;
         }
 
+        var grounds = Folds(texts).SelectMany(f => Learn(f.Others) is var weights ? f.Own.Select(t => (Text: t, Weights: weights)) : [])
+            .ToDictionary(p => p.Text, p => (Ground: new StudyGround(p.Text.Transcript, grammar, p.Weights), p.Weights));
         foreach (var half in texts.GroupBy(t => t.IsKnown))
         {
             var old = half.Average(t => { var s = t.Sentences; var imp = new Importance(s); return Among(t, s.Select(imp.Of).ToArray()); });
-            var learned = half.Average(t => Among(t, FactWorth.Of(t.Sentences, t.Transcript.Chapters, Learn(texts.FindAll(o => o != t)))));
+            var now = half.Average(t => Among(t, FactWorth.Of(t.Sentences, t.Transcript.Chapters, grounds[t].Weights)));
             var chance = half.Average(t => t.Facts.SelectMany(f => f.Lines).Distinct().Count() / (double)t.Sentences.Count);
-            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"of the {Top} worthiest sentences state a key fact, {(half.Key ? "known" : "unseen")} texts: {100 * learned:0} % as learned, {100 * old:0} % by the words alone, {100 * chance:0} % of all sentences"));
+            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"of the {Top} worthiest sentences state a key fact, {Half(half.Key)} texts: {100 * now:0} % as learned, {100 * old:0} % by the words alone, {100 * chance:0} % of all sentences"));
         }
 
-        foreach (var share in new[] { 0.12, 0.25, 0.4 })
+        foreach (var share in new[] { SummaryShare, 0.25, 0.4 })
         {
             foreach (var half in texts.GroupBy(t => t.IsKnown))
             {
                 var facts = (double)half.Sum(t => t.Facts.Count);
-                var own = half.Sum(t => t.Covered(Texts(Summarizer.Summarize(t.Transcript, (int)(share * t.Sentences.Sum(s => s.Words.Count)), grammar, Learn(texts.FindAll(o => o != t))).SelectMany(p => p.Lines))));
-                var plain = half.Sum(t => t.Covered(Texts(ByWordsAlone(t, (int)(share * t.Sentences.Sum(s => s.Words.Count))))));
-                Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"summary of {100 * share:0} % of the words, {(half.Key ? "known" : "unseen")} texts: {100 * own / facts:0.0} % of the facts; by the words alone {100 * plain / facts:0.0} %"));
+                var own = half.Sum(t => t.Covered(Texts(Summary(t, share, grounds[t].Ground))));
+                var plain = half.Sum(t => t.Covered(Texts(ByWordsAlone(t, Room(t, share)))));
+                var most = half.Sum(t => MostThereIs(t, Room(t, share), grounds[t].Ground.Whole.All));
+                Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"summary of {100 * share:0} % of the words, {Half(half.Key)} texts: {100 * own / facts:0.0} % of the facts; by the words alone {100 * plain / facts:0.0} %; whoever knows them finds room for {100 * most / facts:0.0} %"));
             }
         }
 
         Console.WriteLine("\n| text | | facts | in a summary of 12 % | in 20 cards | in 12 questions |\n|---|---|---|---|---|---|");
-        var rows = texts.ConvertAll(t => (Text: t, Summary: Summary(t, Learn(texts.FindAll(o => o != t)), how, grammar), Cards: CardMaker.Make(t.Transcript, Cards, grammar), Quiz: QuizMaker.Make(t.Transcript, Questions, grammar: grammar)));
+        var rows = texts.ConvertAll(t => (Text: t, Summary: Shown(t, Summary(t, SummaryShare, grounds[t].Ground), how), Cards: CardMaker.Make(grounds[t].Ground, Cards), Quiz: QuizMaker.Make(grounds[t].Ground, Questions)));
         foreach (var (text, summary, cards, quiz) in rows)
         {
             Print(text, cards, quiz, how);
@@ -122,21 +126,47 @@ internal static class StudyBench
         return Enumerable.Range(0, worth.Length).OrderByDescending(i => worth[i]).Take(Top).Count(facts.Contains) / (double)Top;
     }
 
-    private static int Summary(StudyText text, double[] weights, string? how, IGrammar grammar)
+    private static int Room(StudyText text, double share) => (int)(share * text.Sentences.Sum(s => s.Words.Count));
+
+    private static string Half(bool isKnown) => isKnown ? "known" : "unseen";
+
+    private static List<Evidence> Summary(StudyText text, double share, StudyGround ground) =>
+        Summarizer.Summarize(ground, Room(text, share)).SelectMany(p => p.Lines).ToList();
+
+    private static int Shown(StudyText text, List<Evidence> summary, string? how)
     {
-        var words = (int)(SummaryShare * text.Sentences.Sum(s => s.Words.Count));
-        var summary = Summarizer.Summarize(text.Transcript, words, grammar, weights);
         if (how == "each" && text.IsKnown)
         {
-            Console.WriteLine($"\n{text.Name}: {summary.Sum(p => p.Lines.Sum(l => l.Quote.Split(' ').Length))} of {words} words\n{string.Join('\n', summary.SelectMany(p => p.Lines).Select(l => "    " + l.Quote))}\n");
+            Console.WriteLine($"\n{text.Name}: {summary.Sum(l => l.Quote.Split(' ').Length)} of {Room(text, SummaryShare)} words\n{string.Join('\n', summary.Select(l => "    " + l.Quote))}\n");
         }
 
-        return text.Covered(Texts(summary.SelectMany(p => p.Lines)));
+        return text.Covered(Texts(summary));
     }
 
-    private static double[] Learn(List<StudyText> texts) => AnswerLearning.Logistic(texts.SelectMany(t =>
+    /// <summary>How many facts would be covered by somebody who knows them, choosing greedily what covers most for its words.</summary>
+    private static int MostThereIs(StudyText text, int room, IReadOnlyList<Statement> lines)
+    {
+        var chosen = new List<Statement>();
+        while (lines.Where(l => l.WordCount <= room && !chosen.Exists(c => c.Sentence == l.Sentence)).MaxBy(Gain) is { } best && Gain(best) > 0)
+        {
+            chosen.Add(best);
+            room -= best.WordCount;
+        }
+
+        return Of([]);
+        double Gain(Statement line) => (Of([line]) - Of([])) / (double)line.WordCount;
+        int Of(List<Statement> more) => text.Covered(Texts(chosen.Concat(more).Select(l => l.Source)));
+    }
+
+    private static double[] Learn(List<StudyText> texts) => Ridge.Logistic(texts.SelectMany(t =>
     {
         var facts = t.Facts.SelectMany(f => f.Lines).ToHashSet();
         return FactFeatures.Of(t.Sentences, t.Transcript.Chapters).Select((f, i) => (f, facts.Contains(i)));
-    }).ToList());
+    }).ToList(), Penalty);
+
+    private const int FoldCount = 5;
+    private const double Penalty = 10;
+
+    private static IEnumerable<(List<StudyText> Own, List<StudyText> Others)> Folds(List<StudyText> texts) =>
+        Enumerable.Range(0, FoldCount).Select(f => (texts.Where((_, i) => i % FoldCount == f).ToList(), texts.Where((_, i) => i % FoldCount != f).ToList()));
 }
