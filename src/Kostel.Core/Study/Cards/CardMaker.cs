@@ -65,7 +65,7 @@ public static class CardMaker
         var candidates = sentences
             .SelectMany((s, i) => facts.IsOfCourse(i) || statements.IllFormed.Contains(i) ? [] : Candidates(s, i > 0 ? sentences[i - 1] : null, ground).Concat(Gap(s)))
             .Concat(statements.All.SelectMany(Fact))
-            .Where(c => isWanted?.Invoke(c.Card) != false)
+            .Where(c => isWanted?.Invoke(c.Card) != false && !AsksInHalf(c.Card, ground))
             .ToList();
 
         IEnumerable<Candidate> Gap(Sentence sentence) =>
@@ -84,6 +84,20 @@ public static class CardMaker
         }
 
         return chosen.OrderBy(c => c.Card.Source.StartMs).Select(c => c.Card).ToList();
+    }
+
+    /// <summary>"When it cools the skin goes stiff, while …": the comma stands elsewhere than between the condition and what follows, as the grammar tells.</summary>
+    private static bool AsksInHalf(CardDraft card, StudyGround ground)
+    {
+        if (card.Content is not QuestionCard { Front: var front } || !front.EndsWith(StatementCards.WhatFollows, StringComparison.Ordinal))
+        {
+            return false;
+        }
+
+        var condition = Tokens.Of(front[..^StatementCards.WhatFollows.Length]).Count;
+        return ground.Statements.All.FirstOrDefault(s => s.Part.StartMs <= card.Asks.StartMs && s.Part.EndMs >= card.Asks.EndMs) is { Grammar: { IsWhole: true } grammar } statement
+            && statement.Part.Words.TakeWhile(w => w.StartMs < card.Asks.StartMs).Count() is var from
+            && !grammar.Root.All().Any(p => p.Label.Length > 0 && p.First <= from + 1 && p.End == from + condition);
     }
 
     private static IEnumerable<Candidate> Candidates(Sentence sentence, Sentence? before, StudyGround ground)

@@ -11,6 +11,9 @@ internal static partial class StatementCards
     private const double SureNumber = 0.72, QuestionWorth = 0.9, GapWorth = 0.7;
     private const int ShortestGapped = 7, LongestGapped = 26, MostNumbers = 2, LeastContent = 3;
 
+    /// <summary>The end of a question for what follows from a condition.</summary>
+    public const string WhatFollows = ", what follows?";
+
     private static readonly Dictionary<string, string> Verbs = new()
     {
         ["carries"] = "carry",
@@ -109,7 +112,7 @@ internal static partial class StatementCards
             source);
     }
 
-    private static bool StartsWithNumber(string phrase) => NumberWords.IsNumber(Tokens.Of(phrase).SkipWhile(w => w is "about" or "only" or "nearly" or "half" or "a" or "an" or "just" or "roughly" or "some" or "up" or "to").FirstOrDefault() ?? "");
+    private static bool StartsWithNumber(string phrase) => Tokens.Of(phrase).Take(2).Contains("half") || NumberWords.IsNumber(Tokens.Of(phrase).SkipWhile(w => w is "about" or "only" or "nearly" or "half" or "a" or "an" or "just" or "roughly" or "some" or "up" or "to").FirstOrDefault() ?? "");
 
     /// <summary>With these a sentence asks its hearers to do something, and its reason is one for doing it.</summary>
     private static readonly HashSet<string> Calls = ["picture", "imagine", "take", "think", "look", "suppose", "let", "note", "remember", "consider", "write", "say", "try", "see", "you", "they", "it", "we"];
@@ -146,7 +149,7 @@ internal static partial class StatementCards
     {
         var m = Condition().Match(QuotableSentence.Untied(sentence.Text));
         return m.Success && !ClockTime().IsMatch(m.Value) && !Tokens.Of(m.Groups["condition"].Value).Any(w => w is "it" or "it's" or "they" or "them" or "this" or "that" or "those" or "these" or "he" or "she") && Quantities.Find(sentence).All(IsSure) && Words(m, "condition") is >= 4 and <= 16 && Words(m, "result") is >= 3 and <= 14
-            ? CardDraft.Asking($"{m.Groups["condition"].Value}, what follows?", Sentence(m.Groups["result"].Value), Evidence.Of(sentence))
+            ? CardDraft.Asking(m.Groups["condition"].Value + WhatFollows, Sentence(m.Groups["result"].Value), Evidence.Of(sentence))
             : null;
     }
 
@@ -240,7 +243,7 @@ internal static partial class StatementCards
     [GeneratedRegex(@"\b(?:at|from|until) (?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon|midnight)\b", RegexOptions.IgnoreCase)]
     private static partial Regex ClockTime();
 
-    [GeneratedRegex(@"^(?<condition>(?:If|When) [^,;?]+), (?<result>(?!you\b|and\b|or\b|then\b|but\b|that\b)[^,;?]+)\.$")]
+    [GeneratedRegex(@"^(?<condition>(?:If|When) [^,;?]+), (?<result>(?!you\b|and\b|or\b|then\b|but\b|that\b|so\b|while\b|because\b|as\b|which\b)[^,;?]+)\.$")]
     private static partial Regex Condition();
 
     [GeneratedRegex(@"^(?<claim>[^;?]+?),? because (?<reason>[^;?,]+)\.$")]

@@ -74,7 +74,7 @@ public static partial class Definitions
     private const int ShortestMeaning = 4, LongestTerm = 4;
 
     /// <summary>Words with which no description of a thing begins.</summary>
-    private static readonly HashSet<string> NoMeanings = ["if", "when", "because", "so", "then", "there", "this", "that", "it", "these", "those", "they", "such", "which", "what"];
+    private static readonly HashSet<string> NoMeanings = ["if", "when", "because", "so", "then", "there", "this", "that", "it", "these", "those", "they", "such", "which", "what", "put", "take", "let", "say", "go", "look", "make", "keep", "give", "add"];
 
     private static bool IsWhole(string meaning)
     {
@@ -114,8 +114,8 @@ public static partial class Definitions
     [GeneratedRegex(@"[\p{Ll},] (?:On|In|The|A|An|It|Go|If|When|This|That|So|But|And|You|We|They|There)\b")]
     private static partial Regex RunsOn();
 
-    /// <summary>", such a tide": the name belongs to a later part only.</summary>
-    [GeneratedRegex(@", (?:this|such|that|these|those|the|an?|it|they|we|you)\b", RegexOptions.IgnoreCase)]
+    /// <summary>", such a tide": the name belongs to a later part only; "the first says, put …": somebody speaks.</summary>
+    [GeneratedRegex(@", (?:this|such|that|these|those|the|an?|it|they|we|you|put|say|take|let|if|so|then|but)\b|\b(?:says?|said)\b", RegexOptions.IgnoreCase)]
     private static partial Regex OtherSubject();
 
     /// <summary>A full stop where the speaker only paused.</summary>

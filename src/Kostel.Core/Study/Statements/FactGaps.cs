@@ -15,7 +15,12 @@ internal sealed record FactGap(Statement Statement, string Front, string Missing
     public NamedThing Thing => NamedThing.Of(Missing, Tokens.Of(Front[..Math.Max(0, Front.IndexOf(CardContent.Gap, StringComparison.Ordinal))]).LastOrDefault() ?? "");
 
     /// <summary>A card that asks for it.</summary>
-    public CardDraft Card => new(new GapCard(Front, WordForms.Capital(Missing) + "."), Statement.Source);
+    public CardDraft Card => Question is null
+        ? new(new GapCard(Front, WordForms.Capital(Missing) + "."), Statement.Source)
+        : CardDraft.Asking(Question, WordForms.Capital(Missing) + ".", Statement.Source);
+
+    /// <summary>The same as a question, where it is what something is stated of; null where no plain one can be formed.</summary>
+    public string? Question { get; init; }
 }
 
 /// <summary>
@@ -23,14 +28,18 @@ internal sealed record FactGap(Statement Statement, string Front, string Missing
 /// </summary>
 internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<Chapter> chapters)
 {
-    private const int Shortest = 5, Longest = 30, OftenEnough = 2, Often = 4, MostQuantities = 2, LeastLeft = 2, LongestGap = 6;
+    private const int Shortest = 5, Longest = 34, OftenEnough = 2, Often = 4, MostQuantities = 2, LeastLeft = 2, LongestGap = 6;
 
     /// <summary>A statement that is less likely to be worth knowing makes none.</summary>
     private const double LeastWorth = 0.2, OwnShare = 0.5;
 
+    /// <summary>What is asked for is rather of the matter than of what is said besides (judgements).</summary>
+    private const double BesidesLess = 0.8, OfTheMatter = 0.4;
+
     private static readonly HashSet<string> PointsAway =
     [
         "he", "she", "his", "her", "tonight", "today", "yesterday", "tomorrow", "here", "example", "above", "let's", "let", "we'll", "everybody", "please", "welcome", "thank", "thanks", "slide", "lecture",
+        "imagine", "picture", "suppose", "someone", "somebody",
     ];
 
     /// <summary>With these the speaker tells of himself: understood, but rarely what is to be learned.</summary>
@@ -45,13 +54,14 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
         "some", "all", "both", "cent", "rule", "example", "reason", "case", "problem", "matter", "each", "same", "too", "very", "good", "bad", "bit", "kind", "kinds", "sort", "part", "parts", "words", "questions", "points", "reasons", "people", "place", "yourself", "itself", "themselves", "here", "there", "what", "whatever", "who", "i", "me", "he", "she", "his", "her", "its", "their", "your",
     ];
 
-    private static readonly HashSet<string> Owners = ["its", "their", "your", "our", "my"];
+    private static readonly HashSet<string> Owners = ["its", "their"];
 
     /// <summary>Behind these a phrase is a thing and neither a verb nor a quality.</summary>
     private static readonly HashSet<string> BeforeThings = ["a", "an", "the", "of", "in", "with", "on", "from", "by", "for", "each", "every", "into", "without", "between"];
 
     private readonly bool[] isOfCourse = Array.ConvertAll(FactFeatures.Of(sentences, chapters), FactFeatures.IsOfCourse);
     private readonly Dictionary<string, PhraseUse> phrases = KeyPhrases.Count(sentences);
+    private readonly Dictionary<string, int> spoken = sentences.SelectMany(s => Tokens.ContentStems(s.Text).Distinct()).GroupBy(w => w).ToDictionary(g => g.Key, g => g.Count());
     private PhraseIndex? said;
 
     /// <summary>Whether a sentence speaks of the course and not of its matter.</summary>
@@ -67,7 +77,9 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
 
         return WithoutNumber(statement.Part) is var (rest, number)
             ? new FactGap(statement, Asides.Without(statement.Context + rest), number.Text, number)
-            : (WithoutPhrase(statement) ?? WithoutTerm(statement.Part)) is var (left, missing) ? new FactGap(statement, Asides.Without(statement.Context + left), missing, null) : null;
+            : (WithoutPhrase(statement) ?? WithoutTerm(statement.Part)) is var (left, missing)
+                ? new FactGap(statement, Asides.Without(statement.Context + left), missing, null) { Question = statement.Before.Count == 0 ? SubjectQuestion.Of(statement, missing) : null }
+                : null;
     }
 
     /// <summary>Whether a statement is worth asking about and can be understood by itself.</summary>
@@ -115,7 +127,7 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
         return runs.Concat(MainClause.Things(grammar).Reverse()).Distinct()
             .Select(run => (Run: run, Gap: Without(statement.Part, run)))
             .Where(g => g.Gap is not null)
-            .OrderByDescending(g => Asked(g.Gap!.Value.Missing, g.Run == clause?.Subject))
+            .OrderByDescending(g => Asked(g.Gap!.Value.Missing, g.Run == clause?.Subject) - (g.Run.First >= MainPart(statement.Part) ? BesidesLess : 0))
             .Select(g => g.Gap)
             .FirstOrDefault();
     }
@@ -124,14 +136,41 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
     private double Asked(string phrase, bool isSubject)
     {
         var use = phrases.GetValueOrDefault(string.Join(' ', Tokens.Of(phrase).SkipWhile(w => w is "a" or "an" or "the")));
-        return (use is { IsDefined: true } ? 1.5 : use is { Count: >= Often } ? -0.5 : 0) + (isSubject ? 0 : 1) + (Math.Min(3, Tokens.ContentStems(phrase).Count) * 0.2);
+        var stems = Tokens.ContentStems(phrase);
+        return (use is { IsDefined: true } ? 1.5 : use is { Count: >= Often } ? -0.5 : 0) + (isSubject ? 0 : 1) + (Math.Min(3, stems.Count) * 0.2) + (stems.Any(w => spoken.GetValueOrDefault(w) >= OftenEnough) ? OfTheMatter : 0);
+    }
+
+    /// <summary>Where what is said besides begins: the reason, the consequence, the picture.</summary>
+    private static int MainPart(Sentence part)
+    {
+        for (var at = 2; at < part.Words.Count; at++)
+        {
+            if (part.Words[at - 1].Text[^1] == ',' && Tokens.Of(part.Words[at].Text) is ["so" or "which" or "because" or "since" or "like" or "just" or "otherwise" or "as" or "and" or "the" or "it" or "that"])
+            {
+                return at;
+            }
+        }
+
+        return part.Words.Count;
     }
 
     private static (string Left, string Missing)? Without(Sentence part, WordRun run)
     {
-        if (run.Count > 1 && Tokens.Of(part.Words[run.First].Text) is [var owner] && Owners.Contains(owner))
+        if (Tokens.Of(part.Words[run.First].Text) is [var owner] && (owner is "your" or "my" or "our"))
+        {
+            // "You pour your tea": nobody needs to know that it was tea.
+            return null;
+        }
+
+        if (run.Count > 1 && Tokens.Of(part.Words[run.First].Text) is [var its] && Owners.Contains(its))
         {
             run = run with { First = run.First + 1 };
+        }
+
+        if (run.First > 0 && Tokens.Of(part.Words[run.First].Text).Any(NumberWords.IsNumber) && Tokens.Of(part.Words[run.First - 1].Text).Any(w => w == "and" || NumberWords.IsNumber(w)))
+        {
+            // Half of a number.
+            return null;
         }
 
         var missing = string.Join(' ', part.Words.Skip(run.First).Take(run.Count).Select(w => w.Text)).TrimEnd('.', ',', ';', ':');
@@ -150,7 +189,7 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
     /// <summary>No clause, no comparison, and nothing that begins in the middle of a longer phrase.</summary>
     private static bool IsPhrase(IReadOnlyList<string> words) =>
         !words.Any(w => w is "that" or "which" or "who" or "as" or "but" or "not" or "no" or "than") && !(words.Count < 3 && words.Contains("and"))
-        && (words[0] is "a" or "an" or "the" || !BeforeThings.Contains(words[0]));
+        && (words[0] is "a" or "an" or "the" || !BeforeThings.Contains(words[0])) && !words[^1].EndsWith("'s", StringComparison.Ordinal) && !words[0].StartsWith("here'", StringComparison.Ordinal);
 
     private static bool IsVague(IReadOnlyList<string> words) => Vague.Contains(words[0]) || Vague.Contains(words[^1]) || words.All(w => Vague.Contains(w) || StopWords.Contains(w));
 

@@ -16,7 +16,7 @@ public sealed record LectureStatements(IReadOnlyList<Statement> All, IReadOnlySe
 /// </summary>
 public static class StatementFinder
 {
-    private const int Shortest = 4, Longest = 40, MostParsed = 260, MostBefore = 2, LongestBefore = 32, WordsToASlip = 10;
+    private const int Shortest = 4, Longest = 40, MostParsed = 260, MostBefore = 2, LongestBefore = 42, WordsToASlip = 10;
 
     private static readonly HashSet<string> Scopes = ["if", "unless", "until", "when", "while", "because", "since", "although", "though", "after", "before", "whether", "than", "or", "nor", "not", "except", "either", "neither"];
 
@@ -65,7 +65,7 @@ public static class StatementFinder
             var before = new List<Sentence>();
             for (var (first, from) = (part, i); Statement.Leans(first); first = before[0])
             {
-                var start = trimmed[from] is { } whole && whole.FirstWord < first.FirstWord && whole.PassageId == first.PassageId ? Clauses.Part(whole, 0, first.FirstWord - whole.FirstWord) : null;
+                var start = trimmed[from] is { } whole && whole.FirstWord < first.FirstWord && whole.PassageId == first.PassageId ? Closed(whole, first.FirstWord - whole.FirstWord) : null;
                 if (start is null)
                 {
                     from--;
@@ -85,6 +85,17 @@ public static class StatementFinder
 
         // Behind a heading "it" is as a rule what the heading names, which no sentence before says.
         bool IsFirstOfChapter(int from, int to) => chapters.Any(c => from <= to && c.StartMs > sentences[Math.Max(0, from - 1)].StartMs && c.StartMs <= sentences[to].StartMs && from > 0);
+    }
+
+    /// <summary>The words of a sentence before a place, without the "and" that leads on.</summary>
+    private static Sentence? Closed(Sentence whole, int to)
+    {
+        while (to > 0 && Tokens.Of(whole.Words[to - 1].Text) is ["and" or "but" or "so"] or [])
+        {
+            to--;
+        }
+
+        return to < Shortest - 1 ? null : Clauses.Part(whole, 0, to);
     }
 
     /// <summary>Of what a recogniser wrote every word has to have its place; of many a long sentence that a person wrote down as it was spoken one or two have none.</summary>
