@@ -54,7 +54,8 @@ internal static partial class WriterEndpoints
         else if (Writers.TryGetValue(model, out var writer))
         {
             var passages = Given().Matches(Text(request!)).Select(m => new Passage(m.Groups["number"].Value, m.Groups["text"].Value.Trim())).ToList();
-            await Send(context, passages.Count == 0 ? "Yes." : writer(passages), "stop");
+            var written = passages.Count == 0 ? "Yes." : writer(passages);
+            await Send(context, Text(request!, "system").Contains("then |", StringComparison.Ordinal) ? Halved(written) : written, "stop");
         }
         else
         {
@@ -62,12 +63,15 @@ internal static partial class WriterEndpoints
         }
     }
 
-    private static string Text(JsonNode request) => request["messages"]!.AsArray().LastOrDefault(m => (string?)m?["role"] == "user")?["content"] switch
+    private static string Text(JsonNode request, string role = "user") => request["messages"]!.AsArray().LastOrDefault(m => (string?)m?["role"] == role)?["content"] switch
     {
         JsonArray parts => string.Concat(parts.Select(p => (string?)p?["text"])),
         { } text => (string?)text ?? "",
         null => "",
     };
+
+    /// <summary>Each line as its first words, and all of it.</summary>
+    private static string Halved(string written) => string.Join('\n', written.Split('\n').Select(l => $"{string.Join(' ', l.Split(' ').Take(2))} | {l}"));
 
     /// <summary>The first sentence of each passage, with its number.</summary>
     private static string Faithful(IReadOnlyList<Passage> passages) => string.Join('\n', passages.Take(Sentences).Select(p => $"{First().Match(p.Text).Value} [{p.Number}]"));

@@ -49,7 +49,15 @@ public sealed class WritingClient : IDisposable
     /// <summary>What it writes, piece by piece as it comes.</summary>
     /// <exception cref="ServiceProblemException">It does not answer, refuses, breaks off, or writes without an end.</exception>
     public IAsyncEnumerable<string> Write(WritingRequest request, CancellationToken cancel) =>
-        Stream([new ChatMessage(ChatRole.System, WritingPrompt.Rules(request)), new ChatMessage(ChatRole.User, WritingPrompt.Passages(request))], MostTokens, endsEarly: false, cancel);
+        Write(WritingPrompt.Rules(request), WritingPrompt.Passages(request), MostTokens, cancel);
+
+    /// <summary>The same by other rules.</summary>
+    /// <param name="rules">How it is to write.</param>
+    /// <param name="given">What it is to write of.</param>
+    /// <param name="mostTokens">How much it may write; a word has one or two.</param>
+    /// <exception cref="ServiceProblemException">It does not answer, refuses, breaks off, or writes without an end.</exception>
+    public IAsyncEnumerable<string> Write(string rules, string given, int mostTokens, CancellationToken cancel) =>
+        Stream([new ChatMessage(ChatRole.System, rules), new ChatMessage(ChatRole.User, given)], mostTokens, endsEarly: false, cancel);
 
     private async IAsyncEnumerable<string> Stream(ChatMessage[] messages, int tokens, bool endsEarly, [EnumeratorCancellation] CancellationToken cancel)
     {

@@ -179,4 +179,73 @@ public sealed class WriterTests(StandIn service, WriterTests.Library library) : 
         using var off = await Server.Send(HttpMethod.Post, $"/api/questions/{question}/written", new { wasShown = true });
         Assert.Equal(HttpStatusCode.BadRequest, off.StatusCode);
     }
+
+    private string Sheets => $"/api/lectures/{library.Id}/sheets";
+
+    private async Task<List<JsonNode>> WriteSheet(object wish)
+    {
+        using var answer = await Server.Send(HttpMethod.Post, Sheets + "/written", wish);
+        answer.EnsureSuccessStatusCode();
+        return (await answer.Content.ReadAsStringAsync()).Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonNode.Parse(l)!).ToList();
+    }
+
+    [Theory]
+    [InlineData("points", 1)]
+    [InlineData("terms", 2)]
+    [InlineData("questions", 2)]
+    public async Task A_sheet_is_written_of_the_lecture_and_each_line_says_where_it_is_said(string form, int columns)
+    {
+        (await Enter("practice-writer")).EnsureSuccessStatusCode();
+        var pieces = await WriteSheet(new { form, words = 80, wasShown = true });
+        Assert.True(pieces.Count > 3);
+        var sheet = pieces[^1]["sheet"]!;
+        var lines = sheet["parts"]!.AsArray().SelectMany(p => p!["lines"]!.AsArray()).ToList();
+        Assert.NotEmpty(lines);
+        Assert.All(lines, l => Assert.Equal(columns, l!["cells"]!.AsArray().Count));
+        Assert.All(lines, l => Assert.Equal(library.Id, (string?)l!["source"]!["lectureId"]));
+        Assert.DoesNotContain("gold", sheet.ToJsonString(), StringComparison.Ordinal);
+        var kept = await Server.Get($"{Sheets}/{sheet["id"]}");
+        Assert.Equal("practice-writer", (string?)kept["writing"]!["model"]);
+    }
+
+    [Fact]
+    public async Task What_is_not_borne_out_is_not_on_the_sheet_but_listed_with_the_reason()
+    {
+        (await Enter("practice-writer-invents")).EnsureSuccessStatusCode();
+        var sheet = (await WriteSheet(new { form = "points", words = 80, wasShown = true }))[^1]["sheet"]!;
+        Assert.DoesNotContain("Karvo", sheet["parts"]!.ToJsonString(), StringComparison.Ordinal);
+        var left = Assert.Single(sheet["writing"]!["leftOut"]!.AsArray(), l => ((string)l!["text"]!).Contains("Karvo", StringComparison.Ordinal));
+        Assert.NotEmpty(left!["doubts"]!.AsArray());
+    }
+
+    [Theory]
+    [InlineData("slow")]
+    [InlineData("cut-off")]
+    [InlineData("nonsense")]
+    [InlineData("without-passages")]
+    public async Task A_model_in_trouble_leaves_no_sheet_behind(string trouble)
+    {
+        (await Enter("practice-writer")).EnsureSuccessStatusCode();
+        LibraryDatabase.Sql(Server.Folder, $"UPDATE Settings SET Value = replace(Value, '\"model\":\"practice-writer\"', '\"model\":\"practice-writer-{trouble}\"') WHERE Name = 'writing-service'");
+        var before = (await Server.Get(Sheets)).AsArray().Count;
+        var last = (await WriteSheet(new { form = "points", words = 80, wasShown = true }))[^1];
+        Assert.NotNull((string?)last["problem"]);
+        Assert.Equal(before, (await Server.Get(Sheets)).AsArray().Count);
+    }
+
+    [Fact]
+    public async Task A_sheet_is_shown_before_it_is_sent_and_has_a_sensible_length()
+    {
+        (await Enter("practice-writer")).EnsureSuccessStatusCode();
+        using (var unseen = await Server.Send(HttpMethod.Post, Sheets + "/written", new { form = "points", words = 80 }))
+        {
+            Assert.Equal(HttpStatusCode.Conflict, unseen.StatusCode);
+        }
+
+        var preview = await Server.Post(Sheets + "/written/preview", new { form = "points", words = 80, level = "plain" });
+        Assert.Contains("A swarm is a part of the colony", (string?)preview["text"], StringComparison.Ordinal);
+        Assert.DoesNotContain("gold", (string?)preview["text"], StringComparison.Ordinal);
+        using var endless = await Server.Send(HttpMethod.Post, Sheets + "/written/preview", new { form = "points", words = 1_000_000 });
+        Assert.Equal(HttpStatusCode.BadRequest, endless.StatusCode);
+    }
 }

@@ -164,3 +164,29 @@ test('a summary is of the length that is wanted and says how it is read', async 
   expect(sound.ok()).toBe(true)
   expect((await sound.body()).length).toBeGreaterThan(5000)
 })
+
+test('a model of one’s own writes a sheet by keyboard; what the lecture does not bear out is left out and listed', async ({ page, demo, site }) => {
+  const headers = { Origin: demo.address }
+  const entered = await page.request.put(`${demo.address}/api/writer`, {
+    headers,
+    data: { address: `${site}/v1`, key: 'practice', model: 'practice-writer-invents', agreed: true },
+  })
+  expect(entered.ok()).toBe(true)
+  await page.goto(`${demo.address}/lecture/tidal-streams?desk=sheets`)
+  const writer = page.getByRole('region', { name: 'Written by a model' })
+  await writer.getByLabel('Length').selectOption('a page')
+  await writer.getByLabel('For whom').selectOption('in plain words')
+  await isAccessible(page)
+  await writer.getByRole('button', { name: 'Write it' }).press('Enter')
+  const shown = page.getByRole('dialog', { name: 'What is sent' })
+  await expect(shown).toContainText('in short sentences of plain words')
+  await shown.getByRole('button', { name: 'Send it' }).press('Enter')
+  const desk = page.getByRole('region', { name: 'Sheets' })
+  await expect(desk.getByRole('heading', { name: 'Points, written out' })).toBeVisible()
+  await expect(desk).toContainText('Written by practice-writer-invents at localhost')
+  await desk.getByText(/lines? left out/).click()
+  await expect(desk.getByText('The old bridge of Karvo')).toHaveCount(1)
+  await expect(desk.getByRole('button', { name: /^Hear/ }).first()).toBeVisible()
+  await isAccessible(page)
+  await page.request.delete(`${demo.address}/api/writer`, { headers })
+})

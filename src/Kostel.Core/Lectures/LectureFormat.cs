@@ -174,6 +174,11 @@ public static class LectureFormat
             }
         }
 
+        if (sheet.Writing is { } writing && (writing.Host is null || writing.Model is null || All(writing.LeftOut, "leftOut").Any(l => l.Text is null || All(l.Doubts, "doubts").Any(d => d.Words is null))))
+        {
+            throw new FormatException("Expected a sheet that a model wrote to say which, and what was left out.");
+        }
+
         foreach (var source in sheet.Sources().Concat((sheet.LeftOut ?? []).Select(l => l.Source).OfType<Evidence>()))
         {
             Check(source);

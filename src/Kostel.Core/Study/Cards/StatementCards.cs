@@ -243,7 +243,10 @@ internal static partial class StatementCards
     [GeneratedRegex(@"\b(?:at|from|until) (?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon|midnight)\b", RegexOptions.IgnoreCase)]
     private static partial Regex ClockTime();
 
-    [GeneratedRegex(@"^(?<condition>(?:If|When) [^,;?]+), (?<result>(?!you\b|and\b|or\b|then\b|but\b|that\b|so\b|while\b|because\b|as\b|which\b)[^,;?]+)\.$")]
+    /// <summary>With these the condition goes on, or something is said besides.</summary>
+    private const string GoesOn = "you|and|or|then|but|that|so|while|because|as|which";
+
+    [GeneratedRegex($@"^(?<condition>(?:If|When) [^,;?]+), (?<result>(?!(?:{GoesOn})\b)[^,;?]+)\.$")]
     private static partial Regex Condition();
 
     [GeneratedRegex(@"^(?<claim>[^;?]+?),? because (?<reason>[^;?,]+)\.$")]

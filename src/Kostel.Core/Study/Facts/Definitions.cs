@@ -114,8 +114,10 @@ public static partial class Definitions
     [GeneratedRegex(@"[\p{Ll},] (?:On|In|The|A|An|It|Go|If|When|This|That|So|But|And|You|We|They|There)\b")]
     private static partial Regex RunsOn();
 
+    private const string Subjects = "this|such|that|these|those|the|an?|it|they|we|you";
+
     /// <summary>", such a tide": the name belongs to a later part only; "the first says, put …": somebody speaks.</summary>
-    [GeneratedRegex(@", (?:this|such|that|these|those|the|an?|it|they|we|you|put|say|take|let|if|so|then|but)\b|\b(?:says?|said)\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex($@", (?:{Subjects}|put|say|take|let|if|so|then|but)\b|\b(?:says?|said)\b", RegexOptions.IgnoreCase)]
     private static partial Regex OtherSubject();
 
     /// <summary>A full stop where the speaker only paused.</summary>

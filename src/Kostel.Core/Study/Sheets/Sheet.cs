@@ -1,3 +1,4 @@
+using Kostel.Core.Study.Written;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Study.Sheets;
@@ -45,7 +46,8 @@ public sealed record SheetPart(string Heading, IReadOnlyList<SheetLine> Lines, b
 /// <param name="Parts">None where the lecture has nothing for this form.</param>
 /// <param name="Foot">What it comes to; null for nothing.</param>
 /// <param name="LeftOut">Lines that the person took out: making again leaves them out.</param>
-public sealed record Sheet(IReadOnlyList<string> Columns, IReadOnlyList<SheetPart> Parts, Evidence? Foot = null, IReadOnlyList<SheetLine>? LeftOut = null)
+/// <param name="Writing">The model of the person's own that wrote it; null for none.</param>
+public sealed record Sheet(IReadOnlyList<string> Columns, IReadOnlyList<SheetPart> Parts, Evidence? Foot = null, IReadOnlyList<SheetLine>? LeftOut = null, SheetWriting? Writing = null)
 {
     /// <summary>Whether nothing stands on it.</summary>
     public bool HasNoLine() => Parts.All(p => p.Lines.Count == 0);

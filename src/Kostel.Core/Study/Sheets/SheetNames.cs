@@ -1,3 +1,5 @@
+using Kostel.Core.Study.Written;
+
 namespace Kostel.Core.Study.Sheets;
 
 /// <summary>What sheets are called until a person calls them otherwise.</summary>
@@ -14,5 +16,13 @@ public static class SheetNames
         SheetForm.Steps => "Steps",
         SheetForm.Tasks => "Dates and tasks",
         _ => "My sheet",
+    };
+
+    /// <summary>The name of what a model writes.</summary>
+    public static string Of(WrittenForm form) => form switch
+    {
+        WrittenForm.Terms => "Terms, written out",
+        WrittenForm.Questions => "Questions, written out",
+        _ => "Points, written out",
     };
 }

@@ -32,6 +32,7 @@ internal static class SheetEndpoints
         sheets.MapDelete("{sheet:int}", Delete).WithName("deleteSheet");
         sheets.MapPost("{sheet:int}/restore", Restore).WithName("restoreSheet");
         app.MapSheetExports();
+        app.MapWrittenSheets();
     }
 
     private static async Task<Ok<List<SheetEntry>>> List(string id, KostelContext context, Asker asker, CancellationToken cancel)

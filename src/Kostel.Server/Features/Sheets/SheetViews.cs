@@ -1,5 +1,6 @@
 using Kostel.Core.Study.Made;
 using Kostel.Core.Study.Sheets;
+using Kostel.Core.Study.Written;
 using Kostel.Data.Rows;
 using Kostel.Server.Shared;
 
@@ -13,12 +14,13 @@ public sealed record SheetEntry(int Id, SheetForm Form, string Name, DateTime Ch
 /// <param name="Key">Names it for taking today's words into it.</param>
 /// <param name="Columns">What stands in each column; one is a list.</param>
 /// <param name="Foot">What it comes to.</param>
-public sealed record SheetView(int Id, SheetForm Form, string Name, string Key, IReadOnlyList<string> Columns, IReadOnlyList<SheetPartView> Parts, EvidenceView? Foot, DateTime ChangedAt, int Version)
+/// <param name="Writing">The model that wrote it, and what of that was left out; null for none.</param>
+public sealed record SheetView(int Id, SheetForm Form, string Name, string Key, IReadOnlyList<string> Columns, IReadOnlyList<SheetPartView> Parts, EvidenceView? Foot, DateTime ChangedAt, int Version, SheetWriting? Writing)
 {
     internal static SheetView Of(SheetRow row, EvidenceViews evidence) => new(
         row.Id, row.Form, row.Name, MadeThing.KeyOf("sheet", row.Id), row.Content.Columns,
         [.. row.Content.Parts.Select(p => new SheetPartView(p.Heading, [.. p.Lines.Select(l => new SheetLineView(l.Cells, l.Source is null ? null : evidence.Of(l.Source), l.IsOwn))]))],
-        row.Content.Foot is null ? null : evidence.Of(row.Content.Foot), row.ChangedAt, row.Version);
+        row.Content.Foot is null ? null : evidence.Of(row.Content.Foot), row.ChangedAt, row.Version, row.Content.Writing);
 }
 
 /// <summary>Lines of a sheet under a heading; empty for none.</summary>

@@ -3,7 +3,8 @@ import { computed, ref } from 'vue'
 import { api, must, type Evidence, type Question, type Writers, type Written } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 import { clock } from '@/shared/time'
-import { whyOf } from './doubts'
+import SentPreview from '@/features/writing/SentPreview.vue'
+import { whyOf } from '@/features/writing/doubts'
 import { useWriting } from './useWriting'
 
 /** What a model of the person's own writes to a question, beside the lecture's own sentences and never instead of them. */
@@ -13,7 +14,6 @@ const notice = useNotice()
 const { preview, text, isWriting, problem, begin, write, stop } = useWriting(() => props.question.id)
 const instructions = ref<string | null>(null)
 const allowsOutside = ref(false)
-const showsAgain = ref(true)
 
 const written = computed(() => props.question.written ?? null)
 const writer = computed(() => props.writers.writer)
@@ -25,8 +25,8 @@ const named = (places: number[]) => places.flatMap((p) => written.value?.passage
 async function start() {
   take(await begin({ instructions: instructions.value, allowsOutside: allowsOutside.value }))
 }
-async function send() {
-  take(await write(showsAgain.value))
+async function send(showsFirst: boolean) {
+  take(await write(showsFirst))
 }
 function take(now: Written | null) {
   if (now) emit('changed', now)
@@ -91,25 +91,7 @@ async function remove() {
     </label>
     <label class="k-soft"><input v-model="allowsOutside" type="checkbox" /> with knowledge from elsewhere</label>
   </p>
-  <v-dialog
-    :model-value="preview !== null"
-    max-width="640"
-    aria-label="What is sent"
-    @update:model-value="preview = null"
-  >
-    <div v-if="preview" class="sheet">
-      <h2>What is sent to {{ preview.host }}</h2>
-      <p class="k-soft">
-        {{ preview.wordCount }} words{{ preview.isHere ? ', and they stay on this computer' : ' leave this computer' }}.
-      </p>
-      <pre tabindex="0">{{ preview.text }}</pre>
-      <label v-if="!preview.isHere"><input v-model="showsAgain" type="checkbox" /> Show me this each time</label>
-      <div class="row">
-        <v-btn @click="send">Send it</v-btn>
-        <v-btn variant="text" @click="preview = null">Leave it</v-btn>
-      </div>
-    </div>
-  </v-dialog>
+  <SentPreview :preview="preview" @send="send" @closed="preview = null" />
 </template>
 
 <style scoped>
@@ -156,26 +138,5 @@ async function remove() {
   gap: 2px 18px;
   margin-top: 6px;
   font-size: 14px;
-}
-.sheet {
-  background: var(--sheet);
-  color: var(--ink);
-  border: 1px solid var(--ink);
-  padding: 22px 26px;
-  overflow-y: auto;
-}
-pre {
-  white-space: pre-wrap;
-  font: 400 14px/1.5 var(--sans);
-  max-height: 46vh;
-  overflow-y: auto;
-  border: 1px solid var(--hair);
-  padding: 10px 14px;
-  margin: 10px 0;
-}
-.row {
-  display: flex;
-  gap: 12px;
-  margin-top: 14px;
 }
 </style>

@@ -5,6 +5,7 @@ import { useOverview } from '@/features/listening/useOverview'
 import { draftOf, bodyOf, type DraftPart } from '@/features/sheets/draft'
 import SheetDraft from '@/features/sheets/SheetDraft.vue'
 import SheetLines from '@/features/sheets/SheetLines.vue'
+import WrittenBy from '@/features/sheets/WrittenBy.vue'
 import { useSheetFiles } from '@/features/sheets/useSheetFiles'
 import { useNotice } from '@/shared/notice'
 import { count, moment } from '@/shared/time'
@@ -125,6 +126,7 @@ async function remove() {
     </form>
     <template v-else>
       <h2>{{ sheet.name }}</h2>
+      <WrittenBy v-if="sheet.writing" :writing="sheet.writing" />
       <section v-if="differences" class="differences" aria-label="What would change">
         <h3>Made again, this would change</h3>
         <ul>

@@ -3,9 +3,11 @@ import { onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, must, type SheetEntry, type SheetForm } from '@/api/client'
 import { sheetForms } from '@/features/sheets/forms'
+import SheetWriter from '@/features/sheets/SheetWriter.vue'
 import { useNotice } from '@/shared/notice'
 import { count } from '@/shared/time'
 import { useLatest } from '@/shared/useLatest'
+import { useLoaded } from '@/shared/useLoaded'
 import SheetOnDesk from './SheetOnDesk.vue'
 import StudyWanted from './StudyWanted.vue'
 import { useDesk } from './useDesk'
@@ -29,6 +31,7 @@ const load = () =>
     notice.fail,
   )
 onMounted(load)
+const { value: writers } = useLoaded(() => must(api.GET('/api/writer')))
 watch(version, load)
 watch(
   () => route.query.sheet,
@@ -84,6 +87,13 @@ function removed(sheet: number) {
           </button>
         </li>
       </ul>
+      <SheetWriter
+        v-if="writers?.writer?.isOn"
+        :lecture-id="lecture.id"
+        :writers="writers"
+        :wanted="{ chapter: wanted.chapter, ofMarks: wanted.ofMarks }"
+        @written="go($event.id)"
+      />
     </template>
   </div>
 </template>

@@ -1,7 +1,7 @@
 import { afterEach, expect, test, vi } from 'vitest'
 import { api } from '@/api/client'
 import { inComponent } from '@/testing/inComponent'
-import { useWriting } from './useWriting'
+import { useWriting } from '@/features/ask/useWriting'
 
 afterEach(() => vi.restoreAllMocks())
 const wish = { instructions: null, allowsOutside: false }
