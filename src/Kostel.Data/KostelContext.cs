@@ -77,6 +77,10 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
 
     public DbSet<PlanRow> Plans => Set<PlanRow>();
 
+    public DbSet<RecordingRow> Recordings => Set<RecordingRow>();
+
+    public DbSet<RecordedWordsRow> RecordedWords => Set<RecordedWordsRow>();
+
     public DbSet<SettingRow> Settings => Set<SettingRow>();
 
     /// <inheritdoc/>
@@ -129,6 +133,13 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
             e.HasOne<JobRow>().WithMany().HasForeignKey(j => j.AfterId).OnDelete(DeleteBehavior.SetNull);
         });
         modelBuilder.Entity<UploadRow>().Ignore(u => u.Choice);
+        modelBuilder.Entity<RecordingRow>(e => AsJson(OfPerson(e).Property(r => r.Marks)));
+        modelBuilder.Entity<RecordedWordsRow>(e =>
+        {
+            e.HasKey(w => new { w.RecordingId, w.Number });
+            e.HasOne<RecordingRow>().WithMany().HasForeignKey(w => w.RecordingId);
+            AsJson(e.Property(w => w.Words));
+        });
         modelBuilder.Entity<ThreadRow>(e =>
         {
             e.HasOne<LectureRow>().WithMany().HasForeignKey(t => t.LectureId).OnDelete(DeleteBehavior.Cascade);

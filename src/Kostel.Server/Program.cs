@@ -23,6 +23,7 @@ using Kostel.Server.Features.Links;
 using Kostel.Server.Features.Listening;
 using Kostel.Server.Features.Marks;
 using Kostel.Server.Features.Pages;
+using Kostel.Server.Features.Record;
 using Kostel.Server.Features.Review;
 using Kostel.Server.Features.Routines;
 using Kostel.Server.Features.Search;
@@ -116,7 +117,9 @@ builder.Services.AddScoped<Asker>();
 builder.Services.AddScoped<LectureEditing>();
 builder.Services.AddScoped<LectureViews>();
 builder.Services.AddSingleton<JobFailures>();
+builder.Services.AddSingleton<ComputingHold>();
 builder.Services.AddSingleton<JobQueue>();
+builder.Services.AddSingleton<RunningRecordings>();
 builder.Services.AddSingleton<Housekeeping>();
 if (canWrite)
 {
@@ -167,6 +170,7 @@ api.MapArchives();
 api.MapTexts();
 api.MapTerms();
 api.MapUploads();
+api.MapRecordings();
 api.MapLinks();
 api.MapFeeds();
 api.MapRoutines();

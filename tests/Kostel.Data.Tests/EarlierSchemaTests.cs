@@ -58,6 +58,8 @@ public sealed class EarlierSchemaTests : IDisposable
         Assert.Equal([0, -1], (await context.Attempts.SingleAsync(cancel)).Choices.Select(c => c.Chosen.Count == 0 ? -1 : c.Chosen[0]));
         Assert.Equal(new DateTime(2026, 11, 20, 8, 0, 0), (await context.Visits.SingleAsync(cancel)).At);
         Assert.All(await context.Episodes.ToListAsync(cancel), e => Assert.Equal(("k1", "https://slip.example/knots.vtt", "seas"), (e.Key, e.Captions[0].Address.ToString(), e.LectureId)));
+        Assert.All(await context.Recordings.ToListAsync(cancel), r => Assert.Equal((3, 1_200), (r.NextPiece, r.Marks.Single().AtMs)));
+        Assert.All(await context.RecordedWords.ToListAsync(cancel), w => Assert.Equal("tide", w.Words[1].Text));
         var job = await context.Jobs.SingleAsync(cancel);
         Assert.Equal(("transcription", JobState.Failed), (job.Kind, job.State));
         Assert.Contains("\"is\":", job.Payload, StringComparison.Ordinal);
@@ -124,6 +126,8 @@ public sealed class EarlierSchemaTests : IDisposable
         Insert(database, "Jobs", new() { ["Id"] = 1, ["LectureId"] = "seas", ["Accuracy"] = "Fast", ["Kind"] = "transcription", ["Payload"] = Stored("""{"choice":{"accuracy":0}}"""), ["Stage"] = "Checking", ["State"] = "Failed" });
         Insert(database, "Feeds", new() { ["Id"] = 1, ["Address"] = "https://slip.example/feed", ["Title"] = "Slip", ["CourseId"] = 1, ["IsFollowed"] = 1 });
         Insert(database, "Episodes", new() { ["FeedId"] = 1, ["Key"] = "k1", ["Title"] = "Knots", ["Media"] = "https://slip.example/knots.mp3", ["Captions"] = Stored("""[{"address":"https://slip.example/knots.vtt","type":"text/vtt"}]"""), ["LectureId"] = "seas" });
+        Insert(database, "Recordings", new() { ["Id"] = "quay", ["OwnerId"] = 1, ["Title"] = "Quay", ["KeepsSound"] = 1, ["State"] = "Open", ["HeldOn"] = "2026-11-20", ["StartedAt"] = Day, ["TouchedAt"] = Day, ["Turn"] = "t1", ["NextPiece"] = 3, ["Samples"] = 24_000, ["Marks"] = Stored("""[{"kind":0,"atMs":1200,"text":""}]""") });
+        Insert(database, "RecordedWords", new() { ["RecordingId"] = "quay", ["Number"] = 0, ["Words"] = Stored(Words) });
         return Task.CompletedTask;
     }
 

@@ -18,6 +18,7 @@ public sealed class JobQueueTests : IAsyncLifetime
     private readonly LibraryFolder library;
     private readonly SteeredWork counting = new(Computing), fetching = new(Network);
     private readonly JobQueue queue;
+    private readonly ComputingHold hold = new(TimeProvider.System);
 
     public JobQueueTests()
     {
@@ -25,7 +26,7 @@ public sealed class JobQueueTests : IAsyncLifetime
         library.Open();
         var board = new ProgressBoard(new SilentHub());
         var failures = new JobFailures(library, board, TimeProvider.System, NullLogger<JobFailures>.Instance);
-        queue = new JobQueue(library, [counting, fetching], failures, board, TimeProvider.System, NullLogger<JobQueue>.Instance);
+        queue = new JobQueue(library, [counting, fetching], failures, board, hold, TimeProvider.System, NullLogger<JobQueue>.Instance);
     }
 
     [Fact]
@@ -56,6 +57,20 @@ public sealed class JobQueueTests : IAsyncLifetime
         Assert.DoesNotContain("c", fetching.Seen);
         fetching.End("a");
         await fetching.Begun("c");
+    }
+
+    [Fact]
+    public async Task While_somebody_records_what_is_computed_waits_and_the_network_goes_on()
+    {
+        hold.Begin();
+        await Add(Computing, "a");
+        await Add(Network, "b");
+        await queue.StartAsync(CancellationToken.None);
+        await fetching.Begun("b");
+        Assert.DoesNotContain("a", counting.Seen);
+        hold.End();
+        queue.Wake();
+        await counting.Begun("a");
     }
 
     [Fact]

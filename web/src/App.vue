@@ -10,6 +10,7 @@ import { useLive } from '@/shared/live'
 import { carriesFiles, dropped } from '@/features/bringin/dropped'
 import { useUploads } from '@/features/bringin/uploads'
 import { useDoneNotices } from '@/shared/doneNotices'
+import RecordSign from '@/features/record/RecordSign.vue'
 import KeySheet from '@/shared/KeySheet.vue'
 import ThemeSwitch from '@/theme/ThemeSwitch.vue'
 
@@ -45,6 +46,7 @@ useDoneNotices()
 // From anywhere, while typing too.
 const search = () => void router.push({ name: 'search' })
 onKey('F', search)
+onKey('R', () => void router.push({ name: 'record' }))
 // A lecture opens its desk by this key itself.
 onKey('a', () => {
   if (isReading.value || route.name === 'review') return
@@ -82,6 +84,7 @@ onMounted(async () => {
       <KeySheet />
       <ThemeSwitch class="wide" />
       <router-link class="settings" :to="{ name: 'settings' }" :class="{ here: isSettings }">Settings</router-link>
+      <RecordSign />
       <router-link class="bring" :to="{ name: 'bring-in' }">
         {{ sending ? `Bringing in ${sending}` : 'Bring in' }}
       </router-link>

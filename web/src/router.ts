@@ -52,6 +52,12 @@ export const router = createRouter({
       meta: { title: 'Bring in' },
     },
     {
+      path: '/record',
+      name: 'record',
+      component: () => import('./features/record/RecordScreen.vue'),
+      meta: { title: 'Record' },
+    },
+    {
       path: '/course/:course',
       name: 'course',
       component: () => import('./features/courses/CourseScreen.vue'),

@@ -792,6 +792,78 @@ namespace Kostel.Data.Migrations
                     b.ToTable("Quizzes");
                 });
 
+            modelBuilder.Entity("Kostel.Data.Rows.RecordedWordsRow", b =>
+                {
+                    b.Property<string>("RecordingId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("RecordingId", "Number");
+
+                    b.ToTable("RecordedWords");
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.RecordingRow", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Course")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("HeldOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("KeepsSound")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Language")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Marks")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("NextPiece")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("OwnerId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("Samples")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("StartedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("State")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("TouchedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Turn")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("OwnerId");
+
+                    b.ToTable("Recordings");
+                });
+
             modelBuilder.Entity("Kostel.Data.Rows.ReviewRow", b =>
                 {
                     b.Property<int>("Id")
@@ -1317,6 +1389,24 @@ namespace Kostel.Data.Migrations
                     b.HasOne("Kostel.Data.Rows.LectureRow", null)
                         .WithMany()
                         .HasForeignKey("LectureId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.RecordedWordsRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.RecordingRow", null)
+                        .WithMany()
+                        .HasForeignKey("RecordingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Kostel.Data.Rows.RecordingRow", b =>
+                {
+                    b.HasOne("Kostel.Data.Rows.PersonRow", null)
+                        .WithMany()
+                        .HasForeignKey("OwnerId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

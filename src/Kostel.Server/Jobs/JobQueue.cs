@@ -7,7 +7,7 @@ using Microsoft.EntityFrameworkCore;
 namespace Kostel.Server.Jobs;
 
 /// <summary>Works off the jobs, each lane on its own, so that a download never waits for a recognition nor the other way round.</summary>
-internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> works, JobFailures failures, ProgressBoard board, TimeProvider time, ILogger<JobQueue> log)
+internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> works, JobFailures failures, ProgressBoard board, ComputingHold hold, TimeProvider time, ILogger<JobQueue> log)
     : BackgroundService
 {
     private static readonly Dictionary<JobLane, int> SideBySide = new() { [JobLane.Computing] = 1, [JobLane.Network] = 2 };
@@ -99,6 +99,12 @@ internal sealed class JobQueue(LibraryFolder library, IEnumerable<IJobWork> work
         while (!stopping.IsCancellationRequested)
         {
             (JobRow Job, CancellationTokenSource Cancel)? taken;
+            if (lane == JobLane.Computing && hold.IsOn)
+            {
+                await wake[lane].WaitAsync(ComputingHold.Lasts, stopping);
+                continue;
+            }
+
             try
             {
                 taken = await Take(kinds, stopping);

@@ -7,8 +7,17 @@ export const keySheet: { place: string; keys: [string, string][] }[] = [
     keys: [
       ['F', 'Search (Ctrl Shift F too)'],
       ['a', 'Ask: the lecture, the course or everything'],
+      ['R', 'Record'],
       ['?', 'This sheet'],
       ['Esc', 'Close what is open'],
+    ],
+  },
+  {
+    place: 'While recording',
+    keys: [
+      ['Space', 'Pause, go on'],
+      ['k  w', 'Mark as key, as unclear'],
+      ['y', 'Lost the thread: the last minutes'],
     ],
   },
   {

@@ -103,7 +103,7 @@ internal sealed class Housekeeping(LibraryFolder library, UploadFiles uploads, T
         var found = Directory.EnumerateFileSystemEntries(library.MediaFolder).Concat(Directory.EnumerateFileSystemEntries(library.UploadFolder))
             .Concat(Directory.EnumerateFileSystemEntries(library.PassingFolder))
             .Concat(Directory.EnumerateDirectories(library.MediaFolder).SelectMany(Inside)).ToList();
-        var named = (await context.Lectures.Select(l => l.Id).Concat(context.Uploads.Select(u => u.Id)).ToListAsync(cancel)).ToHashSet();
+        var named = (await context.Lectures.Select(l => l.Id).Concat(context.Uploads.Select(u => u.Id)).Concat(context.Recordings.Select(r => r.Id)).ToListAsync(cancel)).ToHashSet();
         var pictures = (await context.Marks.Where(m => m.Picture != null).Select(m => m.Picture!).ToListAsync(cancel)).ToHashSet();
         var cleared = new Cleared(0, 0, 0);
         foreach (var path in found.Where(p => !IsNamed(p, named, pictures) && File.GetLastWriteTimeUtc(p) < now - StillNew && (File.Exists(p) || Directory.Exists(p))))

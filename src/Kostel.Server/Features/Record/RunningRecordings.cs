@@ -1,0 +1,342 @@
+using System.Buffers.Binary;
+using System.Collections.Concurrent;
+using Kostel.Core.Audio;
+using Kostel.Core.Chapters;
+using Kostel.Core.Marks;
+using Kostel.Core.Problems;
+using Kostel.Core.Recordings;
+using Kostel.Core.Speech;
+using Kostel.Core.Speech.Languages;
+using Kostel.Core.Transcripts;
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Server.Features.Uploads;
+using Kostel.Server.Http;
+using Kostel.Server.Jobs;
+using Kostel.Server.Jobs.Transcription;
+using Kostel.Server.Shared;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Server.Features.Record;
+
+/// <summary>
+/// Takes recordings in piece by piece and makes each a lecture at its end. The file is written first, then the row: after a kill at any moment the row says what is there,
+/// and what lies behind that in the file is written over.
+/// </summary>
+internal sealed class RunningRecordings(
+    LibraryFolder library, UploadFiles files, LectureArrival arrival, RecogniserChoice recognisers, LoadedEngine engine, ChapterFinder chapters, ComputingHold hold, JobQueue queue, TimeProvider time)
+{
+    private const int HeaderBytes = 44;
+
+    private readonly ConcurrentDictionary<string, Running> running = new();
+
+    /// <summary>A recording of this run of the program.</summary>
+    private sealed class Running
+    {
+        public SemaphoreSlim Gate { get; } = new(1);
+
+        public LiveHearing? Hearing { get; set; }
+    }
+
+    /// <summary>Begins one.</summary>
+    public async Task<RecordingRow> Begin(RecordingRow row, CancellationToken cancel)
+    {
+        await using var context = library.CreateDbContext();
+        context.Recordings.Add(row);
+        await context.SaveChangesAsync(cancel);
+        return row;
+    }
+
+    /// <summary>Takes a piece that is the next one; one that is there already, or that comes too early, changes nothing.</summary>
+    /// <param name="turn">Who sends it.</param>
+    /// <exception cref="PlainProblemException">The recording was ended, or goes on in another window; or there is no room.</exception>
+    public async Task<RecordingRow> Take(string id, string turn, int number, byte[] piece, int person, CancellationToken cancel)
+    {
+        var samples = RecordedPiece.Samples(piece);
+        hold.Begin();
+        using var mine = await Gate(id, cancel);
+        await using var context = library.CreateDbContext();
+        var row = await Find(context, id, person, cancel);
+        if (row.Turn != turn)
+        {
+            throw new PlainProblemException(StatusCodes.Status409Conflict, "This recording goes on in another window.");
+        }
+
+        if (RecordedPiece.Order(row.NextPiece, number) != PieceOrder.Take)
+        {
+            return row;
+        }
+
+        if (row.Samples + samples.Length > (long)RecordedPiece.MostHours * 3600 * Pcm.SampleRate)
+        {
+            throw new PlainProblemException(StatusCodes.Status413PayloadTooLarge, $"A recording has at most {RecordedPiece.MostHours} hours. Finish it and begin another one; all of it is kept.");
+        }
+
+        var hearing = await Hearing(row, context, cancel);
+        if (row.KeepsSound)
+        {
+            await Write(row, piece, cancel);
+        }
+
+        (row.NextPiece, row.Samples, row.TouchedAt) = (row.NextPiece + 1, row.Samples + samples.Length, Now);
+        await context.SaveChangesAsync(CancellationToken.None);
+        hearing.Append(samples);
+        return row;
+    }
+
+    /// <summary>How it stands.</summary>
+    /// <param name="since">The number of the first word that is wanted.</param>
+    public async Task<RecordingText> Text(RecordingRow row, int since, CancellationToken cancel)
+    {
+        var (words, tentative, problem) = await Words(row.Id, since, cancel);
+        return new RecordingText(row.NextPiece, Pcm.ToMs(row.Samples), words, tentative, problem);
+    }
+
+    /// <summary>Its words from a number on.</summary>
+    public async Task<(IReadOnlyList<Word> Standing, IReadOnlyList<Word> Tentative, string? Problem)> Words(string id, int since, CancellationToken cancel)
+    {
+        if (running.GetValueOrDefault(id)?.Hearing is { } hearing)
+        {
+            var (standing, tentative) = hearing.Since(since);
+            return (standing, tentative, hearing.Problem);
+        }
+
+        await using var context = library.CreateDbContext();
+        return ((await Stored(context, id, cancel)).Skip(since).ToList(), [], null);
+    }
+
+    /// <summary>Ends it and makes it a lecture, with its marks at their seconds.</summary>
+    /// <exception cref="PlainProblemException">Nothing was recorded.</exception>
+    public async Task End(string id, int person, CancellationToken cancel)
+    {
+        using (await Gate(id, cancel))
+        {
+            await using var context = library.CreateDbContext();
+            var row = await Find(context, id, person, cancel);
+            if (running.GetValueOrDefault(id)?.Hearing is { } hearing)
+            {
+                await hearing.End();
+            }
+
+            if (row.Samples == 0)
+            {
+                throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "Nothing was recorded yet. Go on, or throw it away.");
+            }
+
+            if (row.KeepsSound && File.Exists(library.Upload(id)))
+            {
+                WriteHeader(row);
+                context.Uploads.Add(AsUpload(row));
+                row.State = RecordingState.Ended;
+                await context.SaveChangesAsync(CancellationToken.None);
+            }
+            else
+            {
+                await MakeOfText(context, row, cancel);
+            }
+        }
+
+        await FinishEnded(CancellationToken.None);
+        running.TryRemove(id, out _);
+        hold.End();
+        queue.Wake();
+    }
+
+    /// <summary>Goes on with what was ended and is no lecture yet, because the program stopped.</summary>
+    public async Task FinishEnded(CancellationToken cancel)
+    {
+        await using var context = library.CreateDbContext();
+        foreach (var row in await context.Recordings.Where(r => r.State == RecordingState.Ended).ToListAsync(cancel))
+        {
+            if (await context.Uploads.AsNoTracking().FirstOrDefaultAsync(u => u.Id == row.Id, cancel) is { } upload)
+            {
+                await files.Finish(upload, cancel, evenIfSame: true);
+            }
+
+            if (await context.Lectures.AnyAsync(l => l.Id == row.Id, cancel))
+            {
+                AddMarks(context, row);
+                context.Recordings.Remove(row);
+                await context.SaveChangesAsync(cancel);
+            }
+        }
+    }
+
+    /// <summary>Throws it away with all that was kept of it.</summary>
+    public async Task Drop(string id, int person, CancellationToken cancel)
+    {
+        using var mine = await Gate(id, cancel);
+        await using var context = library.CreateDbContext();
+        var row = await Find(context, id, person, cancel);
+        if (running.GetValueOrDefault(id)?.Hearing is { } hearing)
+        {
+            await hearing.End();
+        }
+
+        File.Delete(library.Upload(id));
+        context.Recordings.Remove(row);
+        await context.SaveChangesAsync(cancel);
+        running.TryRemove(id, out _);
+        hold.End();
+    }
+
+    /// <summary>Changes what is known of it, one after the other.</summary>
+    public async Task<RecordingRow> Change(string id, int person, Action<RecordingRow> change, CancellationToken cancel)
+    {
+        using var mine = await Gate(id, cancel);
+        await using var context = library.CreateDbContext();
+        var row = await Find(context, id, person, cancel);
+        change(row);
+        await context.SaveChangesAsync(cancel);
+        return row;
+    }
+
+    private static async Task<RecordingRow> Find(KostelContext context, string id, int person, CancellationToken cancel) =>
+        await context.Recordings.FirstOrDefaultAsync(r => r.Id == id && r.OwnerId == person && r.State == RecordingState.Open, cancel) ?? throw PlainProblemException.NotThere("recording");
+
+    private static async Task<IReadOnlyList<Word>> Stored(KostelContext context, string id, CancellationToken cancel) =>
+        (await context.RecordedWords.AsNoTracking().Where(w => w.RecordingId == id).OrderBy(w => w.Number).ToListAsync(cancel)).SelectMany(w => w.Words).ToList();
+
+    private async Task<IDisposable> Gate(string id, CancellationToken cancel)
+    {
+        var gate = running.GetOrAdd(id, _ => new Running()).Gate;
+        await gate.WaitAsync(cancel);
+        return new Held(gate);
+    }
+
+    private sealed class Held(SemaphoreSlim gate) : IDisposable
+    {
+        public void Dispose() => gate.Release();
+    }
+
+    private async Task<LiveHearing> Hearing(RecordingRow row, KostelContext context, CancellationToken cancel)
+    {
+        var own = running[row.Id];
+        if (own.Hearing is { } there)
+        {
+            return there;
+        }
+
+        var course = await context.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.Title == row.Course, cancel);
+        var terms = course is null ? [] : await context.Terms(course.Id, cancel);
+        var hearing = new LiveHearing(await Stored(context, row.Id, cancel), row.Samples, (number, words) => Keep(row.Id, number, words));
+        var language = row.Language ?? SpokenLanguages.English;
+        hearing.Begin(
+            async () =>
+            {
+                await using var fresh = library.CreateDbContext();
+                var recogniser = (await recognisers.Open(fresh, new TranscriptionChoice(Accuracy.Fast, language), CancellationToken.None)).For(language, Accuracy.Fast, terms);
+                return (recogniser, engine.Value.ListenForVoice());
+            },
+            time);
+        return own.Hearing = hearing;
+    }
+
+    private async Task Keep(string id, int number, IReadOnlyList<Word> words)
+    {
+        await using var context = library.CreateDbContext();
+        if (await context.Recordings.AnyAsync(r => r.Id == id))
+        {
+            context.RecordedWords.Add(new RecordedWordsRow { RecordingId = id, Number = number, Words = words });
+            await context.SaveChangesAsync();
+        }
+    }
+
+    private async Task Write(RecordingRow row, byte[] piece, CancellationToken cancel)
+    {
+        await using var file = new FileStream(library.Upload(row.Id), FileMode.OpenOrCreate, FileAccess.Write, FileShare.Read, 1, FileOptions.Asynchronous);
+        var at = HeaderBytes + (row.Samples * sizeof(short));
+        file.SetLength(at);
+        file.Position = at;
+        try
+        {
+            await file.WriteAsync(piece, cancel);
+            file.Flush(flushToDisk: true);
+        }
+        catch (IOException)
+        {
+            throw new PlainProblemException(StatusCodes.Status507InsufficientStorage, "The disk is full. What was recorded so far is kept. Free some space, and it goes on.");
+        }
+    }
+
+    /// <summary>A WAVE file of what is there: RIFF, PCM, one channel, 16 bit (Multimedia Programming Interface and Data Specifications 1.0, 1991).</summary>
+    private void WriteHeader(RecordingRow row)
+    {
+        var data = row.Samples * sizeof(short);
+        var header = new byte[HeaderBytes];
+        "RIFF"u8.CopyTo(header);
+        BinaryPrimitives.WriteUInt32LittleEndian(header.AsSpan(4), (uint)(HeaderBytes - 8 + data));
+        "WAVEfmt "u8.CopyTo(header.AsSpan(8));
+        BinaryPrimitives.WriteInt32LittleEndian(header.AsSpan(16), 16);
+        BinaryPrimitives.WriteInt16LittleEndian(header.AsSpan(20), 1);
+        BinaryPrimitives.WriteInt16LittleEndian(header.AsSpan(22), 1);
+        BinaryPrimitives.WriteInt32LittleEndian(header.AsSpan(24), Pcm.SampleRate);
+        BinaryPrimitives.WriteInt32LittleEndian(header.AsSpan(28), Pcm.SampleRate * sizeof(short));
+        BinaryPrimitives.WriteInt16LittleEndian(header.AsSpan(32), sizeof(short));
+        BinaryPrimitives.WriteInt16LittleEndian(header.AsSpan(34), 16);
+        "data"u8.CopyTo(header.AsSpan(36));
+        BinaryPrimitives.WriteUInt32LittleEndian(header.AsSpan(40), (uint)data);
+        using var file = new FileStream(library.Upload(row.Id), FileMode.Open, FileAccess.Write);
+        file.SetLength(HeaderBytes + data);
+        file.Write(header);
+        file.Flush(flushToDisk: true);
+    }
+
+    private UploadRow AsUpload(RecordingRow row) => new()
+    {
+        Id = row.Id,
+        FileName = "recording.wav",
+        Length = HeaderBytes + (row.Samples * sizeof(short)),
+        Title = row.Title,
+        HeldOn = row.HeldOn,
+        Course = row.Course,
+        Choice = new TranscriptionChoice(Accuracy.Accurate, row.Language),
+        CreatedAt = row.StartedAt,
+        TouchedAt = Now,
+    };
+
+    private async Task MakeOfText(KostelContext context, RecordingRow row, CancellationToken cancel)
+    {
+        var words = await Stored(context, row.Id, cancel);
+        if (words.Count == 0)
+        {
+            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "No word was understood, and the sound is not kept. Go on, or throw it away.");
+        }
+
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
+        var lecture = new LectureRow
+        {
+            Id = row.Id,
+            Title = row.Title,
+            HeldOn = row.HeldOn,
+            Course = await context.Course(row.Course, cancel),
+            SourceName = "",
+            Language = row.Language ?? SpokenLanguages.English,
+            AddedAt = Now,
+            HasSound = false,
+        };
+        context.Lectures.Add(lecture);
+        await context.SaveChangesAsync(cancel);
+        var made = TranscriptBuilder.Build([new Utterance(0, 0, row.Samples, words)], Pcm.ToMs(row.Samples), lecture.Language, chapters: chapters);
+        await context.InstallTranscript(lecture, new InstalledTranscript(made, "Written down while it was spoken; the sound was not kept.", new Provenance(Accuracy.Fast, null, Now)), cancel);
+        AddMarks(context, row);
+        context.Recordings.Remove(row);
+        await arrival.EnqueueRest(context, lecture, lecture.Course?.Routine, after: null, cancel);
+        await context.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
+    }
+
+    private void AddMarks(KostelContext context, RecordingRow row) => context.Marks.AddRange(row.Marks.Select(m => new MarkRow
+    {
+        LectureId = row.Id,
+        OwnerId = row.OwnerId,
+        Kind = m.Kind,
+        StartMs = m.AtMs,
+        EndMs = m.AtMs,
+        Quote = "",
+        Text = m.Text,
+        MadeAt = Now,
+    }));
+
+    private DateTime Now => time.GetUtcNow().UtcDateTime;
+}

@@ -1,0 +1,79 @@
+import address from './capture.js?url&no-inline'
+
+/** Samples a second, here and on the server. */
+export const sampleRate = 16_000
+
+/** How loud a tenth of a second is, from 0 to 1. */
+export interface Level {
+  peak: number
+  rms: number
+}
+
+/** What a microphone, or the sound of a tab, gives. */
+export interface Microphone {
+  name: string
+  /** Pieces are made from now on, or no more; the last one comes as it is. */
+  run: (isOn: boolean) => void
+  close: () => void
+}
+
+interface Heard {
+  piece: (samples: ArrayBuffer) => void
+  level: (level: Level) => void
+  /** It was pulled out, or taken away. */
+  ended: () => void
+}
+
+/** Why a microphone could not be opened, and what to do. */
+export function whyNot(e: unknown): string {
+  const name = e instanceof DOMException ? e.name : ''
+  if (!navigator.mediaDevices)
+    return 'This page is not served securely, so the browser gives it no microphone. Open Kostel by the address that it printed.'
+  if (name === 'NotAllowedError')
+    return 'The browser was told not to give the microphone. Allow it beside the address of this page, then try again.'
+  if (name === 'NotFoundError' || name === 'OverconstrainedError')
+    return 'There is no microphone. Plug one in, then try again.'
+  if (name === 'NotReadableError') return 'Another program has the microphone. Close that, then try again.'
+  return 'The sound could not be opened. Choose another device, or try again.'
+}
+
+const speech = { channelCount: 1, echoCancellation: false, noiseSuppression: false, autoGainControl: true }
+
+/** Opens the sound of a device, or of a tab or screen that the person chooses. */
+export async function openMicrophone(
+  source: { device: string | null; ofScreen: boolean },
+  heard: Heard,
+): Promise<Microphone> {
+  const stream = source.ofScreen
+    ? await navigator.mediaDevices.getDisplayMedia({ audio: speech, video: true })
+    : await navigator.mediaDevices.getUserMedia({
+        audio: source.device ? { ...speech, deviceId: { exact: source.device } } : speech,
+      })
+  const [track] = stream.getAudioTracks()
+  if (!track) {
+    stream.getTracks().forEach((t) => t.stop())
+    throw new DOMException('No sound was shared.', 'NotFoundError')
+  }
+  const context = new AudioContext({ sampleRate })
+  await context.audioWorklet.addModule(address)
+  const node = new AudioWorkletNode(context, 'capture', {
+    numberOfOutputs: 0,
+    channelCount: 1,
+    channelCountMode: 'explicit',
+  })
+  node.port.onmessage = ({ data }: MessageEvent<{ piece?: ArrayBuffer } & Partial<Level>>) => {
+    if (data.piece) heard.piece(data.piece)
+    else heard.level({ peak: data.peak ?? 0, rms: data.rms ?? 0 })
+  }
+  context.createMediaStreamSource(stream).connect(node)
+  track.onended = heard.ended
+  return {
+    name: track.label,
+    run: (isOn) => node.port.postMessage(isOn ? 'on' : 'off'),
+    close: () => {
+      track.onended = null
+      stream.getTracks().forEach((t) => t.stop())
+      void context.close()
+    },
+  }
+}

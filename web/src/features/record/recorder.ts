@@ -1,0 +1,208 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { api, must, type MarkKind, type Recording, type RecordingText, type Word } from '@/api/client'
+import { judge, judged, type Verdict } from './level'
+import { openMicrophone, sampleRate, whyNot, type Level, type Microphone } from './microphone'
+import { pieceSender } from './pieceSender'
+import { pieceStore } from './pieceStore'
+
+export type RecorderState = 'idle' | 'ready' | 'running' | 'paused' | 'ending'
+
+/** What is said about the recording that is to begin. */
+export interface Beginning {
+  title: string
+  course: string | null
+  keepsSound: boolean
+  agreed: boolean
+  heldOn: string
+}
+
+/** The one recording of this window. It goes on while one reads elsewhere in Kostel. */
+export const useRecorder = defineStore('recorder', () => {
+  const state = ref<RecorderState>('idle')
+  const recording = shallowRef<Recording | null>(null)
+  /** Recordings that were not ended: of this window before a reload, or of another one. */
+  const interrupted = shallowRef<Recording[]>([])
+  const words = shallowRef<Word[]>([])
+  const tentative = shallowRef<Word[]>([])
+  const marks = shallowRef<Recording['marks']>([])
+  const level = ref<Level>({ peak: 0, rms: 0 })
+  const verdict = ref<Verdict>('good')
+  const problem = ref('')
+  const unsent = ref(0)
+  const samples = ref(0)
+  const atMs = computed(() => Math.floor(samples.value / (sampleRate / 1000)))
+  const isOn = computed(() => state.value === 'running' || state.value === 'paused')
+  let microphone: Microphone | null = null
+  let sender: ReturnType<typeof pieceSender> | null = null
+  let lock: WakeLockSentinel | null = null
+  const levels: Level[] = []
+
+  const look = async () => {
+    const { data } = await api.GET('/api/recordings').catch(() => ({ data: undefined }))
+    interrupted.value = data?.filter((r) => r.id !== recording.value?.id) ?? []
+  }
+
+  /** Opens a device, to hear how loud it is; in the place of one that is open. */
+  async function open(source: { device: string | null; ofScreen: boolean }) {
+    problem.value = ''
+    microphone?.close()
+    microphone = null
+    levels.length = 0
+    try {
+      microphone = await openMicrophone(source, { piece: take, level: hear, ended: pulledOut })
+      if (state.value === 'idle') state.value = 'ready'
+      return true
+    } catch (e) {
+      problem.value = whyNot(e)
+      return false
+    }
+  }
+
+  function hear(now: Level) {
+    level.value = now
+    levels.push(now)
+    if (levels.length > judged) levels.shift()
+    if (levels.length >= judged / 5) verdict.value = judge(levels)
+  }
+
+  function take(piece: ArrayBuffer) {
+    samples.value += piece.byteLength / 2
+    void sender?.add(piece)
+    unsent.value = sender?.waiting() ?? 0
+  }
+
+  function pulledOut() {
+    microphone = null
+    if (state.value === 'running') state.value = 'paused'
+    problem.value = 'The microphone is gone. What was recorded is kept. Plug it in again, and go on.'
+  }
+
+  function answered(text: RecordingText) {
+    problem.value = text.problem ?? ''
+    words.value = text.words.length ? [...words.value, ...text.words] : words.value
+    tentative.value = text.tentative
+    unsent.value = sender?.waiting() ?? 0
+  }
+
+  /** Takes a recording into this window, with what was understood of it. */
+  async function hold(now: Recording) {
+    recording.value = now
+    marks.value = now.marks
+    words.value = []
+    samples.value = (now.atMs * sampleRate) / 1000
+    sender = pieceSender(now.id, now.turn, now.nextPiece, () => words.value.length, pieceStore, {
+      answered,
+      waits: (why) => ((problem.value = why), (unsent.value = sender?.waiting() ?? 0)),
+      refused: (why) => {
+        problem.value = why
+        void leave()
+      },
+    })
+    await fetchText()
+    const left = await pieceStore.all(now.id).catch(() => [])
+    samples.value += left.filter((p) => p.number >= now.nextPiece).reduce((n, p) => n + p.samples.byteLength / 2, 0)
+    await sender.resume().catch(() => undefined)
+  }
+
+  async function fetchText() {
+    if (!recording.value) return
+    const params = { path: { id: recording.value.id }, query: { since: words.value.length } }
+    const { data } = await api.GET('/api/recordings/{id}/text', { params }).catch(() => ({ data: undefined }))
+    if (data) answered(data)
+  }
+
+  async function begin(about: Beginning) {
+    await hold(await must(api.POST('/api/recordings', { body: about })))
+    goOn()
+  }
+
+  /** Goes on with one that was interrupted; it stands still until the person says so. */
+  async function takeUp(id: string) {
+    await hold(await must(api.POST('/api/recordings/{id}/turn', { params: { path: { id } } })))
+    interrupted.value = interrupted.value.filter((r) => r.id !== id)
+    state.value = 'paused'
+  }
+
+  function goOn() {
+    if (!microphone) return
+    problem.value = ''
+    microphone.run(true)
+    state.value = 'running'
+    void navigator.wakeLock?.request('screen').then(
+      (l) => (lock = l),
+      () => undefined,
+    )
+  }
+
+  function pause() {
+    microphone?.run(false)
+    state.value = 'paused'
+    void lock?.release()
+    // What was said last stands once nothing follows for a moment.
+    for (const wait of [1500, 3000, 5000]) setTimeout(() => state.value === 'paused' && void fetchText(), wait)
+  }
+
+  async function mark(kind: MarkKind, text = '') {
+    if (!recording.value) return
+    const body = { kind, atMs: atMs.value, text }
+    const now = await must(
+      api.POST('/api/recordings/{id}/marks', { params: { path: { id: recording.value.id } }, body }),
+    )
+    marks.value = now.marks
+  }
+
+  /** Ends it, once all pieces have arrived; gives the lecture that it became. */
+  async function finish() {
+    const id = recording.value?.id
+    if (!id) return null
+    const before = state.value
+    microphone?.run(false)
+    state.value = 'ending'
+    await new Promise((done) => setTimeout(done, 300))
+    await sender?.settled()
+    try {
+      const { lectureId } = await must(api.POST('/api/recordings/{id}/end', { params: { path: { id } } }))
+      await pieceStore.forget(id).catch(() => undefined)
+      await leave()
+      return lectureId
+    } catch (e) {
+      state.value = before === 'running' ? 'paused' : before
+      throw e
+    }
+  }
+
+  /** Throws one away with all that was kept of it. */
+  async function drop(id: string) {
+    await must(api.DELETE('/api/recordings/{id}', { params: { path: { id } } }))
+    await pieceStore.forget(id).catch(() => undefined)
+    if (recording.value?.id === id) await leave()
+    await look()
+  }
+
+  async function leave() {
+    sender?.stop()
+    sender = null
+    microphone?.close()
+    microphone = null
+    void lock?.release()
+    recording.value = null
+    tentative.value = []
+    state.value = 'idle'
+    await look()
+  }
+
+  /** The device is let go of where nothing was begun. */
+  function close() {
+    if (state.value !== 'ready' || recording.value) return
+    microphone?.close()
+    microphone = null
+    state.value = 'idle'
+  }
+
+  const hasMicrophone = () => microphone !== null
+  return {
+    ...{ state, recording, interrupted, words, tentative, marks, level, verdict, problem, unsent, atMs, isOn },
+    ...{ look, open, begin, takeUp, goOn, pause, mark, finish, drop, close, hasMicrophone },
+  }
+})
