@@ -210,5 +210,13 @@ nav {
   .top nav .asking {
     display: none;
   }
+  .top,
+  .top nav {
+    gap: 6px;
+    font-size: 14px;
+  }
+  .top {
+    padding: 0 8px;
+  }
 }
 </style>

@@ -15,7 +15,9 @@ onMounted(() => screenShown.then(recorder.look))
   <router-link class="record" :class="{ on: recorder.isOn }" :to="{ name: 'record' }">
     <template v-if="recorder.isOn">
       <span class="dot" :class="{ running: recorder.state === 'running' }" aria-hidden="true" />
-      {{ recorder.state === 'running' ? 'Recording' : 'Paused' }} <span class="k-time">{{ clock(recorder.atMs) }}</span>
+      <span class="word">{{ recorder.state === 'running' ? 'Recording' : 'Paused' }} </span><span class="k-time">{{
+        clock(recorder.atMs)
+      }}</span>
     </template>
     <template v-else
       >Record<span v-if="recorder.interrupted.length" class="sr">, one was not ended</span
@@ -59,5 +61,18 @@ onMounted(() => screenShown.then(recorder.look))
   width: 1px;
   height: 1px;
   overflow: hidden;
+}
+@media (max-width: 620px) {
+  .record.on {
+    border: 0;
+    padding: 0;
+  }
+  .word {
+    position: absolute;
+    clip-path: inset(50%);
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+  }
 }
 </style>

@@ -126,6 +126,9 @@ select {
 .problem {
   color: var(--wrong);
 }
+.interrupted h2 {
+  margin-bottom: 8px;
+}
 .interrupted {
   margin-bottom: 30px;
 }
