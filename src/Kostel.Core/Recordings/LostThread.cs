@@ -17,7 +17,7 @@ public sealed record LostThread(IReadOnlyList<string> About, IReadOnlyList<Evide
     /// <param name="minutes">How far to look back.</param>
     public static LostThread Of(IReadOnlyList<Word> words, int nowMs, int minutes)
     {
-        var lately = words.Where(w => w.StartMs >= nowMs - (minutes * 60_000)).ToList();
+        var lately = words.Where(w => w.StartMs >= nowMs - (minutes * 60_000)).OrderBy(w => w.StartMs).ToList();
         if (lately.Count == 0)
         {
             return new LostThread([], []);

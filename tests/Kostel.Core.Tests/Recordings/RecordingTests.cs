@@ -56,6 +56,14 @@ public sealed class RecordingTests
     }
 
     [Fact]
+    public void Words_of_no_length_and_out_of_turn_do_no_harm()
+    {
+        var words = Lecture.Words("Fog is a cloud that touches the ground. It forms over cold water. That is so because the air is cooled. These are two ways. It clears at noon.")
+            .Select((w, i) => w with { StartMs = 5_000 - (i % 3), EndMs = 5_000 - (i % 3) }).ToList();
+        Assert.NotEmpty(LostThread.Of(words, 6_000, 3).Lines);
+    }
+
+    [Fact]
     public void Where_nothing_was_understood_there_is_nothing_to_tell() => Assert.Empty(LostThread.Of([], 60_000, 3).Lines);
 
     [Fact]

@@ -54,9 +54,17 @@ public static class StatementFinder
         List<Sentence> Between(Sentence first, Sentence last, int at)
         {
             var run = sentences.Take(at + 1).SkipWhile(s => s.EndMs <= first.StartMs && s != first).ToList();
+            if (run.Count == 0)
+            {
+                return [last];
+            }
+
             run[0] = run[0] with { Words = run[0].Words.SkipWhile(w => w.StartMs < first.StartMs).ToList() };
             run[^1] = run[^1] with { Words = run[^1].Words.TakeWhile(w => w.StartMs < last.EndMs).ToList() };
-            return run;
+
+            // Words of no length, as running speech has them at its end, lie neither before nor behind.
+            run.RemoveAll(s => s.Words.Count == 0);
+            return run.Count > 0 ? run : [last];
         }
 
         // What it leans on: the clause before in its sentence, and sentences before that until one stands alone; null where there is none, or too much.

@@ -1,4 +1,3 @@
-using System.Buffers.Binary;
 using System.Collections.Concurrent;
 using Kostel.Core.Audio;
 using Kostel.Core.Chapters;
@@ -15,6 +14,7 @@ using Kostel.Server.Http;
 using Kostel.Server.Jobs;
 using Kostel.Server.Jobs.Transcription;
 using Kostel.Server.Shared;
+using Kostel.Speech.Service;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Features.Record;
@@ -26,8 +26,6 @@ namespace Kostel.Server.Features.Record;
 internal sealed class RunningRecordings(
     LibraryFolder library, UploadFiles files, LectureArrival arrival, RecogniserChoice recognisers, LoadedEngine engine, ChapterFinder chapters, ComputingHold hold, JobQueue queue, TimeProvider time)
 {
-    private const int HeaderBytes = 44;
-
     private readonly ConcurrentDictionary<string, Running> running = new();
 
     /// <summary>A recording of this run of the program.</summary>
@@ -113,9 +111,12 @@ internal sealed class RunningRecordings(
         {
             await using var context = library.CreateDbContext();
             var row = await Find(context, id, person, cancel);
-            if (running.GetValueOrDefault(id)?.Hearing is { } hearing)
+            if (running.GetValueOrDefault(id) is { Hearing: { } hearing } own)
             {
                 await hearing.End();
+
+                // Where it is gone on with after all, what comes then is heard anew.
+                own.Hearing = null;
             }
 
             if (row.Samples == 0)
@@ -245,7 +246,7 @@ internal sealed class RunningRecordings(
     private async Task Write(RecordingRow row, byte[] piece, CancellationToken cancel)
     {
         await using var file = new FileStream(library.Upload(row.Id), FileMode.OpenOrCreate, FileAccess.Write, FileShare.Read, 1, FileOptions.Asynchronous);
-        var at = HeaderBytes + (row.Samples * sizeof(short));
+        var at = WaveFile.HeaderBytes + (row.Samples * sizeof(short));
         file.SetLength(at);
         file.Position = at;
         try
@@ -259,26 +260,12 @@ internal sealed class RunningRecordings(
         }
     }
 
-    /// <summary>A WAVE file of what is there: RIFF, PCM, one channel, 16 bit (Multimedia Programming Interface and Data Specifications 1.0, 1991).</summary>
     private void WriteHeader(RecordingRow row)
     {
         var data = row.Samples * sizeof(short);
-        var header = new byte[HeaderBytes];
-        "RIFF"u8.CopyTo(header);
-        BinaryPrimitives.WriteUInt32LittleEndian(header.AsSpan(4), (uint)(HeaderBytes - 8 + data));
-        "WAVEfmt "u8.CopyTo(header.AsSpan(8));
-        BinaryPrimitives.WriteInt32LittleEndian(header.AsSpan(16), 16);
-        BinaryPrimitives.WriteInt16LittleEndian(header.AsSpan(20), 1);
-        BinaryPrimitives.WriteInt16LittleEndian(header.AsSpan(22), 1);
-        BinaryPrimitives.WriteInt32LittleEndian(header.AsSpan(24), Pcm.SampleRate);
-        BinaryPrimitives.WriteInt32LittleEndian(header.AsSpan(28), Pcm.SampleRate * sizeof(short));
-        BinaryPrimitives.WriteInt16LittleEndian(header.AsSpan(32), sizeof(short));
-        BinaryPrimitives.WriteInt16LittleEndian(header.AsSpan(34), 16);
-        "data"u8.CopyTo(header.AsSpan(36));
-        BinaryPrimitives.WriteUInt32LittleEndian(header.AsSpan(40), (uint)data);
         using var file = new FileStream(library.Upload(row.Id), FileMode.Open, FileAccess.Write);
-        file.SetLength(HeaderBytes + data);
-        file.Write(header);
+        file.SetLength(WaveFile.HeaderBytes + data);
+        file.Write(WaveFile.Header(data));
         file.Flush(flushToDisk: true);
     }
 
@@ -286,7 +273,7 @@ internal sealed class RunningRecordings(
     {
         Id = row.Id,
         FileName = "recording.wav",
-        Length = HeaderBytes + (row.Samples * sizeof(short)),
+        Length = WaveFile.HeaderBytes + (row.Samples * sizeof(short)),
         Title = row.Title,
         HeldOn = row.HeldOn,
         Course = row.Course,

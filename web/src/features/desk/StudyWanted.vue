@@ -22,6 +22,7 @@ const from = computed({
     <label v-if="counts">
       <span class="k-soft">{{ what }}</span>
       <select
+        class="k-select"
         :value="wanted.count"
         @change="wanted = { ...wanted, count: Number(($event.target as HTMLSelectElement).value) }"
       >
@@ -30,7 +31,7 @@ const from = computed({
     </label>
     <label>
       <span class="k-soft">From</span>
-      <select v-model="from">
+      <select v-model="from" class="k-select">
         <option value="all">The whole lecture</option>
         <option v-if="marks.length" value="marks">What I marked</option>
         <option v-for="c in transcript.chapters" :key="c.startMs" :value="String(c.startMs)">{{ c.title }}</option>
@@ -50,14 +51,5 @@ label {
   gap: 8px;
   align-items: center;
   min-width: 0;
-}
-select {
-  padding: 5px 8px;
-  border: 1px solid var(--hair);
-  border-radius: 4px;
-  background: var(--paper);
-  color: inherit;
-  font: inherit;
-  max-width: 240px;
 }
 </style>

@@ -57,7 +57,7 @@ const goOn = (id: string) => notice.attempt(() => recorder.takeUp(id))
   <form class="start" @submit.prevent="start">
     <div class="sound">
       <label class="k-soft" for="device">Sound from</label>
-      <select id="device" v-model="device" @change="open()">
+      <select id="device" v-model="device" class="k-select" @change="open()">
         <option :value="null">The usual microphone</option>
         <option v-for="d in devices" :key="d.deviceId" :value="d.deviceId">{{ d.label }}</option>
       </select>
@@ -113,15 +113,6 @@ fieldset {
   border: 0;
   padding: 0;
   display: grid;
-}
-select {
-  padding: 5px 8px;
-  border: 1px solid var(--hair);
-  border-radius: 4px;
-  background: var(--paper);
-  color: inherit;
-  font: inherit;
-  max-width: 320px;
 }
 .problem {
   color: var(--wrong);

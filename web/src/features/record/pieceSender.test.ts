@@ -81,6 +81,14 @@ test('after a reload what was kept is sent first, and numbers go on behind it', 
   expect(numbers).toEqual([3, 4, 5])
 })
 
+test('where the server is further back than it once said, what is left follows on there', async () => {
+  const [at, left, told] = [server(), store(), hears()]
+  const sender = pieceSender('r', 't', 5, () => 0, left.kept, told, at.send)
+  for (const n of [5, 6]) await sender.add(sound(n))
+  await sender.settled()
+  expect([at.taken, left.pieces, sender.waiting()]).toEqual([[0, 1], [], 0])
+})
+
 test('where another window goes on, nothing more is sent and it is said', async () => {
   const refusal = () =>
     new Response(JSON.stringify({ detail: 'This recording goes on in another window.' }), { status: 409 })

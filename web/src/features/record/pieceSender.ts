@@ -33,6 +33,15 @@ export function pieceSender(
   let isOpen = true
   let working: Promise<void> | null = null
 
+  /** The server is further back than what it once confirmed, as after a power cut: what is left follows on there. */
+  async function closeUp(from: number) {
+    const missing = queue[0]!.number - from
+    for (const piece of queue) piece.number -= missing
+    next -= missing
+    await kept.drop(recording, Infinity)
+    for (const piece of queue) await kept.keep(piece)
+  }
+
   async function work() {
     while (isOpen && queue.length) {
       const [piece] = queue
@@ -52,6 +61,7 @@ export function pieceSender(
         const text = (await answer.json()) as RecordingText
         while (queue.length && queue[0]!.number < text.nextPiece) queue.shift()
         await kept.drop(recording, text.nextPiece)
+        if (queue.length && queue[0]!.number > text.nextPiece) await closeUp(text.nextPiece)
         hears.answered(text)
         continue
       }

@@ -37,16 +37,21 @@ const send = async (showsFirst: boolean) => take(await write(showsFirst))
     </p>
     <template v-else>
       <p class="choice">
-        <select v-model="wish.form" aria-label="What it writes">
+        <select v-model="wish.form" class="k-select" aria-label="What it writes">
           <option v-for="(name, form) in forms" :key="form" :value="form">{{ name }}</option>
         </select>
-        <select v-model.number="wish.words" aria-label="Length">
+        <select v-model.number="wish.words" class="k-select" aria-label="Length">
           <option v-for="(name, words) in lengths" :key="words" :value="Number(words)">{{ name }}</option>
         </select>
-        <select v-model="wish.level" aria-label="For whom">
+        <select v-model="wish.level" class="k-select" aria-label="For whom">
           <option v-for="(name, level) in levels" :key="level" :value="level">{{ name }}</option>
         </select>
-        <select v-if="writers.instructions.length" v-model="wish.instructions" aria-label="Instructions">
+        <select
+          v-if="writers.instructions.length"
+          v-model="wish.instructions"
+          class="k-select"
+          aria-label="Instructions"
+        >
           <option :value="null">no instructions</option>
           <option v-for="i in writers.instructions" :key="i.name" :value="i.name">by “{{ i.name }}”</option>
         </select>
@@ -70,15 +75,6 @@ const send = async (showsFirst: boolean) => take(await write(showsFirst))
   gap: 8px 12px;
   align-items: center;
   margin: 8px 0;
-}
-select {
-  padding: 5px 8px;
-  border: 1px solid var(--hair);
-  border-radius: 4px;
-  background: var(--paper);
-  color: inherit;
-  font: inherit;
-  max-width: 240px;
 }
 .coming {
   margin-top: 10px;
