@@ -6,7 +6,7 @@ using Kostel.Media;
 using Kostel.Speech;
 using Microsoft.Data.Sqlite;
 
-var root = new RootCommand("Kostel: from lectures to recall.") { TranscribeCommand.Create(), ConvertCommand.Create(), AddCommand.Create(), ModelsCommand.Create(), ChaptersCommand.Create(), AskCommand.Create() };
+var root = new RootCommand("Kostel: from lectures to recall.") { TranscribeCommand.Create(), ConvertCommand.Create(), AddCommand.Create(), RecordCommand.Create(), ModelsCommand.Create(), ChaptersCommand.Create(), AskCommand.Create() };
 foreach (var command in LibraryCommands.Create())
 {
     root.Add(command);
@@ -30,7 +30,10 @@ try
         return 2;
     }
 
-    return await parsed.InvokeAsync(new InvocationConfiguration { EnableDefaultExceptionHandler = false });
+    // A recording is stopped by Ctrl-C and brought in after that.
+    var configuration = new InvocationConfiguration { EnableDefaultExceptionHandler = false };
+    configuration.ProcessTerminationTimeout = parsed.CommandResult.Command.Name == "record" ? null : configuration.ProcessTerminationTimeout;
+    return await parsed.InvokeAsync(configuration);
 }
 catch (Exception e) when (e is MediaProblemException or ModelProblemException or BackupProblemException or NotValidException or FormatException or IOException or HttpRequestException or UnauthorizedAccessException)
 {

@@ -110,6 +110,7 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
             e.Property(l => l.Version).IsConcurrencyToken();
             e.HasIndex(l => l.ContentHash);
             AsJson(e.Property(l => l.BroughtChapters));
+            AsJson(e.Property(l => l.HeardCorrections));
             AsJson(e.Property(l => l.CaptionStreams));
             e.HasOne(l => l.Course).WithMany().HasForeignKey(l => l.CourseId).OnDelete(DeleteBehavior.SetNull);
         });
@@ -133,7 +134,11 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
             e.HasOne<JobRow>().WithMany().HasForeignKey(j => j.AfterId).OnDelete(DeleteBehavior.SetNull);
         });
         modelBuilder.Entity<UploadRow>().Ignore(u => u.Choice);
-        modelBuilder.Entity<RecordingRow>(e => AsJson(OfPerson(e).Property(r => r.Marks)));
+        modelBuilder.Entity<RecordingRow>(e =>
+        {
+            AsJson(OfPerson(e).Property(r => r.Marks));
+            AsJson(e.Property(r => r.Corrections));
+        });
         modelBuilder.Entity<RecordedWordsRow>(e =>
         {
             e.HasKey(w => new { w.RecordingId, w.Number });

@@ -119,6 +119,7 @@ builder.Services.AddScoped<LectureViews>();
 builder.Services.AddSingleton<JobFailures>();
 builder.Services.AddSingleton<ComputingHold>();
 builder.Services.AddSingleton<JobQueue>();
+builder.Services.AddSingleton<EndedRecordings>();
 builder.Services.AddSingleton<RunningRecordings>();
 builder.Services.AddSingleton<Housekeeping>();
 if (canWrite)

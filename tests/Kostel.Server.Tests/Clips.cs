@@ -20,6 +20,9 @@ internal static class Clips
 
     public static byte[] WholeMp4 => File.ReadAllBytes(Slides);
 
+    /// <summary>A picture of one dot.</summary>
+    public static readonly byte[] Png = Convert.FromBase64String("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==");
+
     public static byte[] Silence(double seconds) => Make($"-f lavfi -i anullsrc=r=16000:cl=mono -t {seconds} -f wav");
 
     public static byte[] Noise(double seconds) => Make($"-f lavfi -i anoisesrc=r=16000:color=pink:amplitude=0.4:seed=3 -t {seconds} -f wav");

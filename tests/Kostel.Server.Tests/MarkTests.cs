@@ -5,7 +5,6 @@ namespace Kostel.Server.Tests;
 
 public sealed class MarkTests(SharedServer shared) : IClassFixture<SharedServer>
 {
-    private static readonly byte[] Png = Convert.FromBase64String("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==");
     private readonly ServerProcess server = shared.Server;
 
     [Fact]
@@ -57,14 +56,14 @@ public sealed class MarkTests(SharedServer shared) : IClassFixture<SharedServer>
     {
         var id = await server.BringText();
         async Task<HttpResponseMessage> Send(byte[] bytes) => await server.Http.PostAsync($"/api/lectures/{id}/marks/picture?atMs=6000", new ByteArrayContent(bytes));
-        using var sent = await Send(Png);
+        using var sent = await Send(Clips.Png);
         var mark = JsonNode.Parse(await sent.Content.ReadAsStringAsync(TestContext.Current.CancellationToken))!;
         Assert.Equal((6_000, true), (mark["startMs"]!.GetValue<int>(), mark["hasPicture"]!.GetValue<bool>()));
         using var shown = await server.Http.GetAsync($"/api/lectures/{id}/marks/{mark["id"]}/picture", TestContext.Current.CancellationToken);
         Assert.Equal("image/png", shown.Content.Headers.ContentType!.MediaType);
 
         // Written anew: other bytes, the same picture.
-        Assert.Equal(Clips.Pixels(Png), Clips.Pixels(await shown.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken)));
+        Assert.Equal(Clips.Pixels(Clips.Png), Clips.Pixels(await shown.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken)));
         using var script = await Send("<svg onload=alert(1)>"u8.ToArray());
         Assert.Equal(HttpStatusCode.UnsupportedMediaType, script.StatusCode);
         using var empty = await Send([]);

@@ -133,6 +133,41 @@ public sealed class RecordingTests : IDisposable
         }
     }
 
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public async Task What_is_put_right_and_shown_while_it_runs_is_in_the_lecture(bool keepsSound)
+    {
+        var (recording, pieces) = (await Begin(keepsSound), Speech(keepsSound ? 8.5 : 9.5));
+        for (var i = 0; i < pieces.Count; i++)
+        {
+            await Sent(recording, i, pieces[i]);
+        }
+
+        JsonArray words;
+        do
+        {
+            await Task.Delay(300, TestContext.Current.CancellationToken);
+            words = (await server.Get($"/api/recordings/{recording["id"]}/text?since=0"))["words"]!.AsArray();
+        }
+        while (words.Count < 4);
+        var (first, second) = (words[1]!, words[2]!);
+        await server.Post($"/api/recordings/{recording["id"]}/corrections", new { startMs = (int)first["startMs"]!, endMs = (int)second["endMs"]!, text = "quokka quartz" });
+        using var picture = new ByteArrayContent(Clips.Png);
+        using var kept = await server.Http.PostAsync($"/api/recordings/{recording["id"]}/pictures?atMs=1500", picture);
+        Assert.True(kept.IsSuccessStatusCode, await kept.Content.ReadAsStringAsync());
+        Assert.NotEmpty(await server.Http.GetByteArrayAsync($"/api/recordings/{recording["id"]}/pictures/0"));
+        var answer = await server.Post($"/api/recordings/{recording["id"]}/questions", new { text = "What is quokka quartz?" });
+        Assert.Contains(answer["lines"]!.AsArray(), l => ((string)l!["quote"]!).Contains("quokka quartz", StringComparison.OrdinalIgnoreCase));
+
+        var id = (string)(await server.Post($"/api/recordings/{recording["id"]}/end"))["lectureId"]!;
+        await server.Ended(id);
+        Assert.Contains("quokka quartz", await server.Text(id), StringComparison.OrdinalIgnoreCase);
+        var mark = Assert.Single((await server.Get($"/api/lectures/{id}/marks")).AsArray())!;
+        Assert.Equal((1_500, true), ((int)mark["startMs"]!, (bool)mark["hasPicture"]!));
+        Assert.NotEmpty(await server.Http.GetByteArrayAsync($"/api/lectures/{id}/marks/{mark["id"]}/picture"));
+    }
+
     [Fact]
     public async Task Another_window_that_takes_it_up_is_the_one_that_goes_on()
     {

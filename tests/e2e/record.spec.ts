@@ -13,6 +13,8 @@ const launchOptions = config.use!.launchOptions!
 const speaks = ['--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream', `--use-file-for-fake-audio-capture=${heard}`]
 test.use({ launchOptions: { ...launchOptions, args: [...launchOptions.args!, ...speaks] } })
 
+const onePixel = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64')
+
 async function begin(page: Page, address: string, title: string) {
   await page.goto(`${address}/record`)
   await page.getByLabel('Title').fill(title)
@@ -49,6 +51,20 @@ test('a class is recorded by keyboard: words come, moments are marked, and all o
   const at = await page.getByRole('timer').innerText()
   await page.waitForTimeout(1500)
   expect(await page.getByRole('timer').innerText()).toBe(at)
+
+  // In the pause a sentence is put right, a picture stands at this moment, and what was said answers.
+  const sentence = said(page).getByRole('button').first()
+  await sentence.press('Enter')
+  const rewritten = page.getByLabel('What was said', { exact: true })
+  await rewritten.fill(`Quokkas ${(await rewritten.inputValue()).split(' ').slice(1).join(' ')}`)
+  await rewritten.press('Enter')
+  await expect(said(page)).toContainText('Quokkas')
+  await page.getByLabel('Choose or take a picture').setInputFiles({ name: 'board.png', mimeType: 'image/png', buffer: onePixel })
+  await expect(page.getByRole('img', { name: /^Picture at/ })).toBeVisible()
+  await page.getByLabel('Ask what was said').fill('What is fog?')
+  await page.getByLabel('Ask what was said').press('Enter')
+  await expect(page.getByRole('region', { name: 'The answer' })).toContainText(/fog/i)
+  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(' ')}`)).toEqual([])
   await page.getByRole('button', { name: 'Go on' }).press('Enter')
   await expect(page.getByRole('timer')).not.toHaveText(at)
   await page.getByRole('button', { name: 'Finish' }).press('Enter')
@@ -58,9 +74,12 @@ test('a class is recorded by keyboard: words come, moments are marked, and all o
   // By samples, not by the clock: its sound is as long as what the server took, and the marks lie within.
   const id = new URL(page.url()).pathname.split('/')[2]
   const lecture = await (await page.request.get(`${empty.address}/api/lectures/${id}`)).json()
-  const marks = (await (await page.request.get(`${empty.address}/api/lectures/${id}/marks`)).json()) as { kind: string; startMs: number }[]
-  expect(marks.map((m) => m.kind).sort()).toEqual(['key', 'note'])
-  for (const m of marks) expect(m.startMs).toBeLessThan(lecture.durationMs)
+  const marks = (await (await page.request.get(`${empty.address}/api/lectures/${id}/marks`)).json()) as { kind: string; startMs: number; hasPicture: boolean }[]
+  expect(marks.map((m) => m.kind).sort()).toEqual(['key', 'note', 'note'])
+  for (const m of marks) expect(m.startMs).toBeLessThanOrEqual(lecture.durationMs)
+  expect(marks.some((m) => m.hasPicture && m.startMs > 0)).toBe(true)
+  // What was put right stands in what is recognised anew.
+  await expect(page.getByRole('main')).toContainText('Quokkas', { timeout: 60_000 })
 })
 
 test('a killed server, a cut network and a reload lose nothing that the browser heard', async ({ page, context, empty }) => {

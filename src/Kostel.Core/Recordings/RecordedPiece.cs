@@ -31,6 +31,11 @@ public static class RecordedPiece
     /// <param name="number">Its own.</param>
     public static PieceOrder Order(int next, int number) => number == next ? PieceOrder.Take : number < next ? PieceOrder.IsThere : PieceOrder.Missing;
 
+    /// <summary>Whether a recording may go on.</summary>
+    /// <param name="recorded">Samples that are there.</param>
+    /// <param name="more">Samples that come to them.</param>
+    public static bool Fits(long recorded, int more) => recorded + more <= (long)MostHours * 3600 * Pcm.SampleRate;
+
     /// <summary>Its samples, from -1 to 1.</summary>
     /// <exception cref="NotValidException">It is no sound of this kind.</exception>
     public static float[] Samples(ReadOnlySpan<byte> piece)

@@ -472,6 +472,9 @@ namespace Kostel.Data.Migrations
                     b.Property<bool>("HasSound")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("HeardCorrections")
+                        .HasColumnType("TEXT");
+
                     b.Property<DateOnly?>("HeldOn")
                         .HasColumnType("TEXT");
 
@@ -812,6 +815,10 @@ namespace Kostel.Data.Migrations
             modelBuilder.Entity("Kostel.Data.Rows.RecordingRow", b =>
                 {
                     b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Corrections")
+                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Course")

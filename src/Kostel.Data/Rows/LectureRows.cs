@@ -2,6 +2,7 @@ using Kostel.Core.Audio;
 using Kostel.Core.Chapters;
 using Kostel.Core.Speech;
 using Kostel.Core.Study.Routines;
+using Kostel.Core.Transcripts.Edits;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Data.Rows;
@@ -65,6 +66,9 @@ public sealed class LectureRow
 
     /// <summary>Chapters that came with it; null for none. They are kept when its transcript is made.</summary>
     public IReadOnlyList<ChapterMark>? BroughtChapters { get; set; }
+
+    /// <summary>What a person wrote in place of what was heard while it was recorded; null for nothing. Its transcript keeps that.</summary>
+    public IReadOnlyList<HeardCorrection>? HeardCorrections { get; set; }
 
     /// <summary>Captions inside of its file.</summary>
     public IReadOnlyList<CaptionStream>? CaptionStreams { get; set; }

@@ -1,5 +1,6 @@
-using Kostel.Core.Marks;
+using Kostel.Core.Recordings;
 using Kostel.Core.Transcripts;
+using Kostel.Core.Transcripts.Edits;
 
 namespace Kostel.Data.Rows;
 
@@ -50,11 +51,10 @@ public sealed class RecordingRow
     public required string Turn { get; set; }
 
     public IReadOnlyList<RecordedMark> Marks { get; set; } = [];
-}
 
-/// <summary>What was marked while it ran.</summary>
-/// <param name="AtMs">In the sound.</param>
-public sealed record RecordedMark(MarkKind Kind, int AtMs, string Text);
+    /// <summary>What the person wrote in place of what was heard; what is heard stays as it is.</summary>
+    public IReadOnlyList<HeardCorrection> Corrections { get; set; } = [];
+}
 
 /// <summary>Words of a recording that became certain together.</summary>
 public sealed class RecordedWordsRow

@@ -18,6 +18,7 @@ export const keySheet: { place: string; keys: [string, string][] }[] = [
       ['Space', 'Pause, go on'],
       ['k  w', 'Mark as key, as unclear'],
       ['y', 'Lost the thread: the last minutes'],
+      ['i', 'A picture at this moment'],
     ],
   },
   {

@@ -1,7 +1,5 @@
 using System.Collections.Concurrent;
 using Kostel.Core.Audio;
-using Kostel.Core.Chapters;
-using Kostel.Core.Marks;
 using Kostel.Core.Problems;
 using Kostel.Core.Recordings;
 using Kostel.Core.Speech;
@@ -9,7 +7,6 @@ using Kostel.Core.Speech.Languages;
 using Kostel.Core.Transcripts;
 using Kostel.Data;
 using Kostel.Data.Rows;
-using Kostel.Server.Features.Uploads;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
 using Kostel.Server.Jobs.Transcription;
@@ -20,11 +17,11 @@ using Microsoft.EntityFrameworkCore;
 namespace Kostel.Server.Features.Record;
 
 /// <summary>
-/// Takes recordings in piece by piece and makes each a lecture at its end. The file is written first, then the row: after a kill at any moment the row says what is there,
+/// Takes recordings in piece by piece, and hears what is said in them. The file is written first, then the row: after a kill at any moment the row says what is there,
 /// and what lies behind that in the file is written over.
 /// </summary>
 internal sealed class RunningRecordings(
-    LibraryFolder library, UploadFiles files, LectureArrival arrival, RecogniserChoice recognisers, LoadedEngine engine, ChapterFinder chapters, ComputingHold hold, JobQueue queue, TimeProvider time)
+    LibraryFolder library, EndedRecordings ended, RecogniserChoice recognisers, LoadedEngine engine, ComputingHold hold, JobQueue queue, TimeProvider time)
 {
     private readonly ConcurrentDictionary<string, Running> running = new();
 
@@ -65,7 +62,7 @@ internal sealed class RunningRecordings(
             return row;
         }
 
-        if (row.Samples + samples.Length > (long)RecordedPiece.MostHours * 3600 * Pcm.SampleRate)
+        if (!RecordedPiece.Fits(row.Samples, samples.Length))
         {
             throw new PlainProblemException(StatusCodes.Status413PayloadTooLarge, $"A recording has at most {RecordedPiece.MostHours} hours. Finish it and begin another one; all of it is kept.");
         }
@@ -126,41 +123,18 @@ internal sealed class RunningRecordings(
 
             if (row.KeepsSound && File.Exists(library.Upload(id)))
             {
-                WriteHeader(row);
-                context.Uploads.Add(AsUpload(row));
-                row.State = RecordingState.Ended;
-                await context.SaveChangesAsync(CancellationToken.None);
+                await ended.KeepSound(context, row);
             }
             else
             {
-                await MakeOfText(context, row, cancel);
+                await ended.MakeOfText(context, row, await Stored(context, row.Id, cancel), cancel);
             }
         }
 
-        await FinishEnded(CancellationToken.None);
+        await ended.FinishAll(CancellationToken.None);
         running.TryRemove(id, out _);
         hold.End();
         queue.Wake();
-    }
-
-    /// <summary>Goes on with what was ended and is no lecture yet, because the program stopped.</summary>
-    public async Task FinishEnded(CancellationToken cancel)
-    {
-        await using var context = library.CreateDbContext();
-        foreach (var row in await context.Recordings.Where(r => r.State == RecordingState.Ended).ToListAsync(cancel))
-        {
-            if (await context.Uploads.AsNoTracking().FirstOrDefaultAsync(u => u.Id == row.Id, cancel) is { } upload)
-            {
-                await files.Finish(upload, cancel, evenIfSame: true);
-            }
-
-            if (await context.Lectures.AnyAsync(l => l.Id == row.Id, cancel))
-            {
-                AddMarks(context, row);
-                context.Recordings.Remove(row);
-                await context.SaveChangesAsync(cancel);
-            }
-        }
     }
 
     /// <summary>Throws it away with all that was kept of it.</summary>
@@ -175,6 +149,12 @@ internal sealed class RunningRecordings(
         }
 
         File.Delete(library.Upload(id));
+        if (Directory.Exists(library.LectureFolder(id)))
+        {
+            // Pictures that were taken while it ran.
+            Directory.Delete(library.LectureFolder(id), recursive: true);
+        }
+
         context.Recordings.Remove(row);
         await context.SaveChangesAsync(cancel);
         running.TryRemove(id, out _);
@@ -259,71 +239,6 @@ internal sealed class RunningRecordings(
             throw new PlainProblemException(StatusCodes.Status507InsufficientStorage, "The disk is full. What was recorded so far is kept. Free some space, and it goes on.");
         }
     }
-
-    private void WriteHeader(RecordingRow row)
-    {
-        var data = row.Samples * sizeof(short);
-        using var file = new FileStream(library.Upload(row.Id), FileMode.Open, FileAccess.Write);
-        file.SetLength(WaveFile.HeaderBytes + data);
-        file.Write(WaveFile.Header(data));
-        file.Flush(flushToDisk: true);
-    }
-
-    private UploadRow AsUpload(RecordingRow row) => new()
-    {
-        Id = row.Id,
-        FileName = "recording.wav",
-        Length = WaveFile.HeaderBytes + (row.Samples * sizeof(short)),
-        Title = row.Title,
-        HeldOn = row.HeldOn,
-        Course = row.Course,
-        Choice = new TranscriptionChoice(Accuracy.Accurate, row.Language),
-        CreatedAt = row.StartedAt,
-        TouchedAt = Now,
-    };
-
-    private async Task MakeOfText(KostelContext context, RecordingRow row, CancellationToken cancel)
-    {
-        var words = await Stored(context, row.Id, cancel);
-        if (words.Count == 0)
-        {
-            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "No word was understood, and the sound is not kept. Go on, or throw it away.");
-        }
-
-        await using var all = await context.Database.BeginTransactionAsync(cancel);
-        var lecture = new LectureRow
-        {
-            Id = row.Id,
-            Title = row.Title,
-            HeldOn = row.HeldOn,
-            Course = await context.Course(row.Course, cancel),
-            SourceName = "",
-            Language = row.Language ?? SpokenLanguages.English,
-            AddedAt = Now,
-            HasSound = false,
-        };
-        context.Lectures.Add(lecture);
-        await context.SaveChangesAsync(cancel);
-        var made = TranscriptBuilder.Build([new Utterance(0, 0, row.Samples, words)], Pcm.ToMs(row.Samples), lecture.Language, chapters: chapters);
-        await context.InstallTranscript(lecture, new InstalledTranscript(made, "Written down while it was spoken; the sound was not kept.", new Provenance(Accuracy.Fast, null, Now)), cancel);
-        AddMarks(context, row);
-        context.Recordings.Remove(row);
-        await arrival.EnqueueRest(context, lecture, lecture.Course?.Routine, after: null, cancel);
-        await context.SaveChangesAsync(cancel);
-        await all.CommitAsync(cancel);
-    }
-
-    private void AddMarks(KostelContext context, RecordingRow row) => context.Marks.AddRange(row.Marks.Select(m => new MarkRow
-    {
-        LectureId = row.Id,
-        OwnerId = row.OwnerId,
-        Kind = m.Kind,
-        StartMs = m.AtMs,
-        EndMs = m.AtMs,
-        Quote = "",
-        Text = m.Text,
-        MadeAt = Now,
-    }));
 
     private DateTime Now => time.GetUtcNow().UtcDateTime;
 }

@@ -1,5 +1,6 @@
 using Kostel.Data;
 using Kostel.Data.Folder;
+using Kostel.Server.Features.Record;
 using Kostel.Server.Features.Uploads;
 using Kostel.Server.Http;
 using Microsoft.EntityFrameworkCore;
@@ -17,7 +18,7 @@ public sealed record Cleared(int Lectures, int Files, long Bytes)
 }
 
 /// <summary>Clears away, at each start and once a day, what is in nobody's use: never what a row of the database still names.</summary>
-internal sealed class Housekeeping(LibraryFolder library, UploadFiles uploads, TimeProvider time, ILogger<Housekeeping> log) : BackgroundService
+internal sealed class Housekeeping(LibraryFolder library, EndedRecordings recordings, UploadFiles uploads, TimeProvider time, ILogger<Housekeeping> log) : BackgroundService
 {
     /// <summary>So long what was thrown away can be brought back.</summary>
     public static readonly TimeSpan BinKeeps = TimeSpan.FromDays(30);
@@ -34,6 +35,7 @@ internal sealed class Housekeeping(LibraryFolder library, UploadFiles uploads, T
         {
             try
             {
+                await recordings.FinishAll(stoppingToken);
                 await uploads.FinishInterrupted(stoppingToken);
                 await Clear(stoppingToken);
             }
@@ -105,6 +107,7 @@ internal sealed class Housekeeping(LibraryFolder library, UploadFiles uploads, T
             .Concat(Directory.EnumerateDirectories(library.MediaFolder).SelectMany(Inside)).ToList();
         var named = (await context.Lectures.Select(l => l.Id).Concat(context.Uploads.Select(u => u.Id)).Concat(context.Recordings.Select(r => r.Id)).ToListAsync(cancel)).ToHashSet();
         var pictures = (await context.Marks.Where(m => m.Picture != null).Select(m => m.Picture!).ToListAsync(cancel)).ToHashSet();
+        pictures.UnionWith((await context.Recordings.AsNoTracking().ToListAsync(cancel)).SelectMany(r => r.Marks).Select(m => m.Picture ?? ""));
         var cleared = new Cleared(0, 0, 0);
         foreach (var path in found.Where(p => !IsNamed(p, named, pictures) && File.GetLastWriteTimeUtc(p) < now - StillNew && (File.Exists(p) || Directory.Exists(p))))
         {

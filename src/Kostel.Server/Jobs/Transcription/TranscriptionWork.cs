@@ -2,6 +2,7 @@ using Kostel.Core.Audio;
 using Kostel.Core.Chapters;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Languages;
+using Kostel.Core.Transcripts.Edits;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Media;
@@ -70,7 +71,7 @@ internal sealed class TranscriptionWork(LibraryFolder library, ModelFolder model
                 row.BroughtChapters = task.FindsChaptersAnew ? null : await now.OwnChapters(row, cancel);
                 version = await now.InstallTranscript(
                     row,
-                    new InstalledTranscript(BroughtChapters.Into(made.Transcript, row.BroughtChapters, chapters), made.Notice, new Provenance(task.Choice.Accuracy, recogniser.Signature, at))
+                    new InstalledTranscript(BroughtChapters.Into(HeardCorrections.Into(made.Transcript, row.HeardCorrections ?? []), row.BroughtChapters, chapters), made.Notice, new Provenance(task.Choice.Accuracy, recogniser.Signature, at))
                     {
                         LanguageIsGuessed = language.IsGuessed,
                         HasPicture = facts.HasPicture,

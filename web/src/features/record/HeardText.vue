@@ -1,14 +1,17 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
-import type { Word } from '@/api/client'
+import { computed, nextTick, ref, shallowRef, watch } from 'vue'
+import type { HeardCorrection, Word } from '@/api/client'
 import { clock } from '@/shared/time'
-import { parts } from './heard'
+import { correction, partText, parts, textOf } from './heard'
 
-/** What is said, as it is said: words that stand, and behind them those that may still change. */
-const props = defineProps<{ words: readonly Word[]; tentative: readonly Word[] }>()
+/** What is said, as it is said: words that stand, and behind them those that may still change. In a pause a sentence can be put right. */
+const props = defineProps<{ words: readonly Word[]; tentative: readonly Word[]; canCorrect: boolean }>()
+const emit = defineEmits<{ correct: [HeardCorrection] }>()
 const shown = 12
-const all = computed(() => parts(props.words))
+const all = computed(() => parts(props.words).slice(-shown))
 const box = ref<HTMLElement>()
+const edited = shallowRef<Word[] | null>(null)
+const text = ref('')
 let follows = true
 const scrolled = () =>
   box.value && (follows = box.value.scrollHeight - box.value.scrollTop - box.value.clientHeight < 60)
@@ -16,22 +19,57 @@ watch(
   () => [props.words, props.tentative],
   async () => {
     await nextTick()
-    if (follows && box.value) box.value.scrollTop = box.value.scrollHeight
+    if (follows && box.value && !edited.value) box.value.scrollTop = box.value.scrollHeight
   },
 )
+watch(
+  () => props.canCorrect,
+  () => (edited.value = null),
+)
+
+async function edit(sentence: Word[]) {
+  edited.value = sentence
+  text.value = textOf(sentence)
+  await nextTick()
+  box.value?.querySelector('input')?.focus()
+}
+async function back() {
+  const at = edited.value?.[0]?.startMs
+  edited.value = null
+  await nextTick()
+  box.value?.querySelector<HTMLElement>(`[data-at="${at}"]`)?.focus()
+}
+function keep() {
+  const change = edited.value && correction(edited.value, text.value)
+  if (change) emit('correct', change)
+  void back()
+}
 </script>
 
 <template>
   <div ref="box" class="heard" tabindex="0" role="log" aria-label="What is said" @scroll="scrolled">
     <p v-if="!words.length && !tentative.length" class="k-soft">The words come a moment after they are said.</p>
-    <p v-for="(p, i) in all.slice(-shown)" :key="p.startMs">
+    <p v-for="(p, i) in all" :key="p.startMs">
       <span class="k-time k-soft">{{ clock(p.startMs) }}</span>
-      {{ p.text }}
-      <span v-if="i === Math.min(shown, all.length) - 1" class="open">{{
-        tentative.map((w) => w.text).join(' ')
-      }}</span>
+      <template v-if="!canCorrect">{{ partText(p) }}</template>
+      <template v-for="s in canCorrect ? p.sentences : []" :key="s[0]!.startMs">
+        <form
+          v-if="edited?.[0]?.startMs === s[0]!.startMs"
+          class="edit"
+          @submit.prevent="keep"
+          @keydown.esc.stop.prevent="back"
+        >
+          <input v-model="text" maxlength="2000" aria-label="What was said" />
+          <button class="k-link" type="submit">Keep it</button>
+          <button class="k-quiet" type="button" @click="back">Leave it</button>
+        </form>
+        <button v-else class="said" type="button" :data-at="s[0]!.startMs" @click="edit(s)">{{ textOf(s) }}</button>{{
+          ' '
+        }}
+      </template>
+      <span v-if="i === all.length - 1" class="open">{{ textOf(tentative) }}</span>
     </p>
-    <p v-if="!words.length && tentative.length" class="open">{{ tentative.map((w) => w.text).join(' ') }}</p>
+    <p v-if="!words.length && tentative.length" class="open">{{ textOf(tentative) }}</p>
   </div>
 </template>
 
@@ -54,5 +92,35 @@ watch(
 .open {
   color: var(--soft);
   font-style: italic;
+}
+.said {
+  border: 0;
+  padding: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: text;
+}
+.said:hover,
+.said:focus-visible {
+  background: var(--sheet);
+  outline: 1px solid var(--hair);
+}
+.edit {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  margin: 4px 0;
+  font: 400 14px var(--sans);
+}
+.edit input {
+  flex: 1 1 280px;
+  min-width: 0;
+  padding: 4px 8px;
+  border: 1px solid var(--ink);
+  border-radius: 4px;
+  background: var(--sheet);
+  font: 400 17px var(--serif);
 }
 </style>

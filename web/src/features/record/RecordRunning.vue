@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, must, type LostThread, type MarkKind } from '@/api/client'
+import { api, must, type HeardCorrection, type LostThread, type MarkKind } from '@/api/client'
 import { onKey } from '@/shared/keys'
 import { useNotice } from '@/shared/notice'
 import { clock, count } from '@/shared/time'
 import HeardText from './HeardText.vue'
 import LevelBar from './LevelBar.vue'
+import RecordAsk from './RecordAsk.vue'
 import { useRecorder } from './recorder'
 
 /** While a recording runs: its text, and what one does in class with one key. */
@@ -14,7 +16,7 @@ const recorder = useRecorder()
 const notice = useNotice()
 const router = useRouter()
 const note = ref('')
-const noteAt = ref<number | null>(null)
+const picker = ref<HTMLInputElement>()
 const thread = ref<LostThread | null>(null)
 const minutes = 3
 
@@ -24,7 +26,6 @@ async function keepNote() {
   const text = note.value.trim()
   if (!text) return
   note.value = ''
-  noteAt.value = null
   await mark('note', text)
 }
 async function lost() {
@@ -40,6 +41,23 @@ async function finish() {
   const lecture = await notice.attempt(recorder.finish)
   if (lecture) void router.push({ name: 'lecture', params: { id: lecture } })
 }
+async function addPictures(files: Iterable<File>) {
+  for (const file of files) await notice.attempt(() => recorder.addPicture(file))
+}
+async function chosen() {
+  await addPictures([...(picker.value?.files ?? [])])
+  if (picker.value) picker.value.value = ''
+}
+useEventListener(document, 'paste', (event: ClipboardEvent) => {
+  const files = [...(event.clipboardData?.files ?? [])].filter((f) => f.type.startsWith('image/'))
+  if (!files.length) return
+  event.preventDefault()
+  void addPictures(files)
+})
+const correct = (c: HeardCorrection) => notice.attempt(() => recorder.correct(c))
+/** The last ones, each with its place in the list. */
+const lastMarks = computed(() => recorder.marks.map((m, i) => ({ ...m, number: i })).slice(-6))
+onKey('i', () => picker.value?.click())
 onKey('k', () => void mark('key'))
 onKey('w', () => void mark('unclear'))
 onKey('y', () => void lost())
@@ -67,15 +85,36 @@ onKey(' ', toggle)
       >{{ count(Math.ceil(recorder.unsent / 2), 'second') }} wait to be sent.</template
     >
   </p>
-  <HeardText :words="recorder.words" :tentative="recorder.tentative" />
+  <HeardText
+    :words="recorder.words"
+    :tentative="recorder.tentative"
+    :can-correct="recorder.state === 'paused'"
+    @correct="correct"
+  />
+  <p v-if="recorder.state === 'paused' && recorder.words.length" class="hint k-soft">
+    Click a sentence to put it right; it stays so.
+  </p>
   <div class="marking">
     <button class="k-link" type="button" @click="mark('key')">Key <span class="k-key">k</span></button>
     <button class="k-link" type="button" @click="mark('unclear')">Unclear <span class="k-key">w</span></button>
     <button class="k-link" type="button" @click="lost">Lost the thread <span class="k-key">y</span></button>
+    <button class="k-link" type="button" @click="picker?.click()">Picture <span class="k-key">i</span></button>
+    <input
+      ref="picker"
+      class="picker"
+      type="file"
+      accept="image/*"
+      capture="environment"
+      tabindex="-1"
+      aria-label="Choose or take a picture"
+      @change="chosen"
+    />
+    <span class="break" />
     <form class="note" @submit.prevent="keepNote">
       <input v-model="note" maxlength="5000" placeholder="A note at this moment" aria-label="A note at this moment" />
       <button class="k-link" type="submit" :disabled="!note.trim()">Keep it</button>
     </form>
+    <RecordAsk v-if="recorder.recording" :recording-id="recorder.recording.id" />
   </div>
   <section v-if="thread" class="thread" aria-label="The last minutes">
     <p>
@@ -89,9 +128,14 @@ onKey(' ', toggle)
     <p v-if="!thread.lines.length" class="k-soft">Nothing was understood in these minutes.</p>
   </section>
   <ul v-if="recorder.marks.length" class="marks" aria-label="Marks">
-    <li v-for="(m, i) in recorder.marks.slice(-6)" :key="i">
-      <span class="k-time k-soft">{{ clock(m.atMs) }}</span> {{ names[m.kind] ?? m.kind
-      }}{{ m.text ? `: ${m.text}` : '' }}
+    <li v-for="m in lastMarks" :key="m.number">
+      <span class="k-time k-soft">{{ clock(m.atMs) }}</span>
+      {{ m.hasPicture ? 'Picture' : (names[m.kind] ?? m.kind) }}{{ m.text ? `: ${m.text}` : '' }}
+      <img
+        v-if="m.hasPicture && recorder.recording"
+        :src="`/api/recordings/${recorder.recording.id}/pictures/${m.number}`"
+        :alt="`Picture at ${clock(m.atMs)}`"
+      />
     </li>
   </ul>
 </template>
@@ -130,6 +174,24 @@ onKey(' ', toggle)
   border: 1px solid var(--hair);
   border-radius: 4px;
   background: var(--sheet);
+}
+.picker {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  opacity: 0;
+}
+.break {
+  flex: 1 1 100%;
+}
+.hint {
+  margin-top: 6px;
+}
+.marks img {
+  display: block;
+  max-height: 96px;
+  max-width: 100%;
+  margin: 4px 0;
 }
 .thread {
   border: 1px solid var(--hair);

@@ -1,6 +1,15 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { api, must, type MarkKind, type Recording, type RecordingText, type Word } from '@/api/client'
+import {
+  api,
+  must,
+  type HeardCorrection,
+  type MarkKind,
+  type Recording,
+  type RecordingText,
+  type Word,
+} from '@/api/client'
+import { corrected } from './heard'
 import { judge, judged, type Verdict } from './level'
 import { openMicrophone, sampleRate, whyNot, type Level, type Microphone } from './microphone'
 import { pieceSender } from './pieceSender'
@@ -23,12 +32,18 @@ export const useRecorder = defineStore('recorder', () => {
   const recording = shallowRef<Recording | null>(null)
   /** Recordings that were not ended: of this window before a reload, or of another one. */
   const interrupted = shallowRef<Recording[]>([])
-  const words = shallowRef<Word[]>([])
+  /** As they were heard; what the person put right stands beside them. */
+  const heard = shallowRef<Word[]>([])
+  const corrections = shallowRef<HeardCorrection[]>([])
+  const words = computed(() => corrected(heard.value, corrections.value))
   const tentative = shallowRef<Word[]>([])
   const marks = shallowRef<Recording['marks']>([])
   const level = ref<Level>({ peak: 0, rms: 0 })
   const verdict = ref<Verdict>('good')
-  const problem = ref('')
+  /** What is wrong with the device, and with handing the sound over: one does not hide the other. */
+  const ofDevice = ref('')
+  const ofServer = ref('')
+  const problem = computed(() => ofDevice.value || ofServer.value)
   const unsent = ref(0)
   const samples = ref(0)
   const atMs = computed(() => Math.floor(samples.value / (sampleRate / 1000)))
@@ -45,7 +60,7 @@ export const useRecorder = defineStore('recorder', () => {
 
   /** Opens a device, to hear how loud it is; in the place of one that is open. */
   async function open(source: { device: string | null; ofScreen: boolean }) {
-    problem.value = ''
+    ofDevice.value = ''
     microphone?.close()
     microphone = null
     levels.length = 0
@@ -54,7 +69,7 @@ export const useRecorder = defineStore('recorder', () => {
       if (state.value === 'idle') state.value = 'ready'
       return true
     } catch (e) {
-      problem.value = whyNot(e)
+      ofDevice.value = whyNot(e)
       return false
     }
   }
@@ -75,12 +90,12 @@ export const useRecorder = defineStore('recorder', () => {
   function pulledOut() {
     microphone = null
     if (state.value === 'running') state.value = 'paused'
-    problem.value = 'The microphone is gone. What was recorded is kept. Plug it in again, and go on.'
+    ofDevice.value = 'The microphone is gone. What was recorded is kept. Plug it in again, and go on.'
   }
 
   function answered(text: RecordingText) {
-    problem.value = text.problem ?? ''
-    words.value = text.words.length ? [...words.value, ...text.words] : words.value
+    ofServer.value = text.problem ?? ''
+    if (text.words.length) heard.value = [...heard.value, ...text.words]
     tentative.value = text.tentative
     unsent.value = sender?.waiting() ?? 0
   }
@@ -89,13 +104,14 @@ export const useRecorder = defineStore('recorder', () => {
   async function hold(now: Recording) {
     recording.value = now
     marks.value = now.marks
-    words.value = []
+    heard.value = []
+    corrections.value = now.corrections
     samples.value = (now.atMs * sampleRate) / 1000
-    sender = pieceSender(now.id, now.turn, now.nextPiece, () => words.value.length, pieceStore, {
+    sender = pieceSender(now.id, now.turn, now.nextPiece, () => heard.value.length, pieceStore, {
       answered,
-      waits: (why) => ((problem.value = why), (unsent.value = sender?.waiting() ?? 0)),
+      waits: (why) => ((ofServer.value = why), (unsent.value = sender?.waiting() ?? 0)),
       refused: (why) => {
-        problem.value = why
+        ofServer.value = why
         void leave()
       },
     })
@@ -107,7 +123,7 @@ export const useRecorder = defineStore('recorder', () => {
 
   async function fetchText() {
     if (!recording.value) return
-    const params = { path: { id: recording.value.id }, query: { since: words.value.length } }
+    const params = { path: { id: recording.value.id }, query: { since: heard.value.length } }
     const { data } = await api.GET('/api/recordings/{id}/text', { params }).catch(() => ({ data: undefined }))
     if (data) answered(data)
   }
@@ -126,7 +142,7 @@ export const useRecorder = defineStore('recorder', () => {
 
   function goOn() {
     if (!microphone) return
-    problem.value = ''
+    ofDevice.value = ''
     microphone.run(true)
     state.value = 'running'
     void navigator.wakeLock?.request('screen').then(
@@ -150,6 +166,25 @@ export const useRecorder = defineStore('recorder', () => {
       api.POST('/api/recordings/{id}/marks', { params: { path: { id: recording.value.id } }, body }),
     )
     marks.value = now.marks
+  }
+
+  /** Puts a picture at this moment. */
+  async function addPicture(file: Blob) {
+    if (!recording.value) return
+    const url = `/api/recordings/${recording.value.id}/pictures?atMs=${atMs.value}`
+    const answer = await fetch(url, { method: 'POST', body: file })
+    if (!answer.ok) {
+      const { detail } = (await answer.json().catch(() => ({}))) as { detail?: string }
+      throw new Error(detail ?? 'The picture could not be kept.')
+    }
+    marks.value = ((await answer.json()) as Recording).marks
+  }
+
+  /** Puts right what was heard; what is recognised later does not write over it. */
+  async function correct(body: HeardCorrection) {
+    if (!recording.value) return
+    const call = api.POST('/api/recordings/{id}/corrections', { params: { path: { id: recording.value.id } }, body })
+    corrections.value = (await must(call)).corrections
   }
 
   /** Ends it, once all pieces have arrived; gives the lecture that it became. */
@@ -203,6 +238,6 @@ export const useRecorder = defineStore('recorder', () => {
   const hasMicrophone = () => microphone !== null
   return {
     ...{ state, recording, interrupted, words, tentative, marks, level, verdict, problem, unsent, atMs, isOn },
-    ...{ look, open, begin, takeUp, goOn, pause, mark, finish, drop, close, hasMicrophone },
+    ...{ look, open, begin, takeUp, goOn, pause, mark, addPicture, correct, finish, drop, close, hasMicrophone },
   }
 })
