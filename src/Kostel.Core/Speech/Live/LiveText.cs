@@ -22,7 +22,7 @@ public sealed record LiveOptions(
     int StepMs = 500,
     int HoldMs = 900,
     int PauseMs = 480,
-    int RestMs = 1_500,
+    int RestMs = 800,
     int LongMs = 12_000,
     int LongestMs = 24_000,
     int StallMs = 1_500,

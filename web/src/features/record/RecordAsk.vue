@@ -15,7 +15,7 @@ const isAsking = ref(false)
 const heads: Record<HeardAnswer['state'], string> = {
   said: 'Said',
   perhaps: 'Perhaps; nothing says it outright',
-  notSaid: 'Not said so far',
+  notSaid: 'Not said so far. The nearest',
 }
 
 async function ask() {
@@ -41,7 +41,8 @@ async function ask() {
   </form>
   <section v-if="answer" class="answer" aria-label="The answer">
     <p>
-      <b>{{ asked }}</b> <span class="k-soft">{{ heads[answer.state] }}.</span>
+      <b>{{ asked }}</b>
+      <span class="k-soft">{{ answer.lines.length ? heads[answer.state] : 'Not said so far' }}.</span>
       <button class="k-quiet" type="button" aria-label="Close the answer" @click="answer = null">×</button>
     </p>
     <p v-for="(l, i) in answer.lines" :key="i" class="quote">
@@ -52,7 +53,7 @@ async function ask() {
         :to="{ name: 'lecture', params: { id: l.lectureId }, query: { t: l.startMs } }"
         >{{ l.title }}:</router-link
       >
-      <AnsweringQuote :quote="l.quote" :part="{ from: l.from, to: l.to }" />
+      <AnsweringQuote :quote="l.quote" :part="answer.state === 'notSaid' ? undefined : { from: l.from, to: l.to }" />
     </p>
     <p v-if="!answer.lines.length" class="k-soft">Nothing near it was said either.</p>
   </section>
@@ -85,7 +86,14 @@ async function ask() {
   font: 400 16px/1.5 var(--serif);
   margin-top: 4px;
 }
+.quote a {
+  margin-right: 6px;
+}
+.answer b + span {
+  margin-left: 6px;
+}
 .quote .k-time {
+  margin-right: 8px;
   font: 400 13px var(--sans);
 }
 </style>

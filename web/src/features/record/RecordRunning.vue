@@ -81,8 +81,8 @@ onKey(' ', toggle)
   <LevelBar v-if="recorder.state === 'running'" :level="recorder.level" :verdict="recorder.verdict" />
   <p v-if="recorder.problem" class="problem" role="alert">
     {{ recorder.problem }}
-    <template v-if="recorder.unsent > 2"
-      >{{ count(Math.ceil(recorder.unsent / 2), 'second') }} wait to be sent.</template
+    <template v-if="recorder.unsent > 4"
+      >{{ count(Math.ceil(recorder.unsent / 4), 'second') }} wait to be sent.</template
     >
   </p>
   <HeardText

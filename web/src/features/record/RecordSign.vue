@@ -55,6 +55,9 @@ onMounted(() => screenShown.then(recorder.look))
 .dot.running {
   background: var(--wrong);
 }
+.word {
+  margin-right: 5px;
+}
 .sr {
   position: absolute;
   clip-path: inset(50%);

@@ -1,5 +1,5 @@
-// Runs beside the page, in the thread of the sound: gathers samples into pieces of half a second, 16 bits each, and says how loud it is.
-const PIECE = 8000
+// Runs beside the page, in the thread of the sound: gathers samples into pieces of a quarter of a second, 16 bits each, and says how loud it is.
+const PIECE = 4000
 const LEVEL = 1600
 
 class Capture extends AudioWorkletProcessor {
