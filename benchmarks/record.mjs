@@ -1,11 +1,11 @@
 // What somebody in class sees: how soon words are there after they were spoken, and what "lost the thread" gives.
-// Usage: record.mjs [pace|thread|long [HOURS]]. The texts are spoken by a synthesiser and sent to the server as the page sends them; meanwhile an ordinary
+// Usage: record.mjs [pace|thread|long [HOURS]|dictation]. The texts are spoken by a synthesiser and sent to the server as the page sends them; meanwhile an ordinary
 // transcription waits in the queue.
 import { execFileSync, spawn } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { root, table } from './common.mjs'
+import { root, table, wordErrors } from './common.mjs'
 
 const how = process.argv[2] ?? 'pace'
 const rate = 16_000
@@ -107,11 +107,9 @@ async function thread() {
     const recording = await begin()
     const heard = sound.subarray(0, Math.min(until, sound.length))
     for (let number = 0, at = 0; at < heard.length; number++, at += piece * 10) await send(recording, number, heard.subarray(at, at + piece * 10), 0)
-    for (let before = -1, still = 0; still < 8; ) {
+    for (let last = 0, tries = 0; last < ms(heard.length) - 12_000 && tries < 600; tries++) {
       const text = await get(`/api/recordings/${recording.id}/text?since=0`)
-      const now = text.words.length * 10_000 + text.tentative.length
-      still = now === before ? still + 1 : 0
-      before = now
+      last = text.words.at(-1)?.endMs ?? 0
       await sleep(500)
     }
     const found = await get(`/api/recordings/${recording.id}/thread?minutes=3`)
@@ -158,8 +156,39 @@ async function long() {
   ])
 }
 
+/** Sentences as they are spoken, and what is meant by them. Written for this list; none was tried before it was whole. */
+async function dictation() {
+  const list = readFileSync(join(root, 'benchmarks/speech/dictation.tsv'), 'utf8').split('\n').filter((l) => l && !l.startsWith('#')).map((l) => l.split('\t'))
+  const bare = (t) => t.toLowerCase().replace(/[^\p{L}\p{N}'\n ]+/gu, ' ').replace(/ +/g, ' ').trim()
+  const signs = (t) => t.replace(/[\p{L}\p{N}' ]+/gu, '')
+  const rows = []
+  let [exact, shape, wrong, words] = [0, 0, 0, 0]
+  for (const [i, [said, meant]] of list.entries()) {
+    const parts = said.split('|').map((p) => speak(p.trim(), i))
+    const sound = Buffer.concat([silence(400), ...parts.flatMap((p) => [p, silence(1000)])])
+    const { id } = await post('/api/dictations', {})
+    let number = 0
+    for (let at = 0; at < sound.length; at += piece * 2) {
+      await fetch(`${address}/api/dictations/${id}/pieces/${number++}?punctuates=false&from=0`, { method: 'POST', headers: { Origin: address, 'Content-Type': 'application/octet-stream' }, body: sound.subarray(at, at + piece * 2) })
+      await sleep(100)
+    }
+    const { text } = await post(`/api/dictations/${id}/end?punctuates=false&from=0`)
+    const wanted = meant.replaceAll('\\n', '\n')
+    const isExact = text.toLowerCase() === wanted.toLowerCase()
+    const errors = wordErrors(bare(wanted), bare(text))
+    exact += isExact
+    shape += signs(text) === signs(wanted)
+    wrong += errors.wrong
+    words += errors.words
+    if (!isExact) rows.push([said, wanted.replaceAll('\n', '⏎'), text.replaceAll('\n', '⏎')])
+  }
+  table(['sentences', 'as meant', 'signs, lines and taking back as meant', 'words wrong'], [[list.length, exact, shape, `${((100 * wrong) / words).toFixed(1)} %`]])
+  if (rows.length) console.log()
+  if (rows.length) table(['said', 'meant', 'came out'], rows)
+}
+
 try {
-  await { pace, thread, long }[how]()
+  await { pace, thread, long, dictation }[how]()
 } finally {
   child.kill()
   rmSync(folder, { recursive: true, force: true })

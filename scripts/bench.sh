@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Measurements that print a table. Usage: bench.sh clips|speech|speed|memory|page|weight|arrivals|chapters|ask|study|search|subjects|finding|cards|demo|kills|fuzz
+# Measurements that print a table. Usage: bench.sh clips|speech|speed|memory|page|weight|arrivals|chapters|ask|study|record|search|subjects|finding|cards|demo|kills|fuzz
 set -euo pipefail
 cd "$(dirname "$0")/.."
 . scripts/setup.sh
@@ -24,6 +24,7 @@ case "${1:-}" in
   chapters) need_npm tests/reference; exec node benchmarks/chapters.mjs "${@:2}" ;;
   ask) exec node benchmarks/ask.mjs "${@:2}" ;;
   study) exec node benchmarks/study.mjs "${@:2}" ;;
+  record) need_debian flite ffmpeg; exec node benchmarks/record.mjs "${@:2}" ;;
   search) exec node benchmarks/search.mjs "${@:2}" ;;
   subjects) exec node benchmarks/subjects.mjs "${@:2}" ;;
   finding) need_debian chromium; need_npm tests/e2e; exec node benchmarks/finding.mjs ;;
@@ -31,5 +32,5 @@ case "${1:-}" in
   demo) exec node benchmarks/demo.mjs ;;
   kills) KOSTEL_KILLS="${2:-300}" trial KillTests RestartTests ;;
   fuzz) KOSTEL_FUZZ_REQUESTS="${2:-5000}" KOSTEL_FUZZ_FILES="${3:-2000}" trial FuzzTests ;;
-  *) echo "Usage: ./kostel bench clips|speech|speed|memory|page|weight|arrivals|chapters|ask|study|search|subjects|finding|cards|demo|kills|fuzz" >&2; exit 2 ;;
+  *) echo "Usage: ./kostel bench clips|speech|speed|memory|page|weight|arrivals|chapters|ask|study|record|search|subjects|finding|cards|demo|kills|fuzz" >&2; exit 2 ;;
 esac

@@ -25,8 +25,10 @@ internal static class StudyCommands
         yield return OnTranscripts("summary", "Writes a summary in the lecture's own sentences.", "There is not enough in this text to sum up.", [length], (t, parsed, grammar) =>
             (parsed.GetValue(length) is { } wanted ? Summarizer.Summarize(t, SummaryLengths.Words(wanted), grammar) : Summarizer.Summarize(t, grammar))
                 .Where(p => p.Lines.Count > 0).SelectMany(p => p.Lines.Select(l => $"  {CaptionClock.Short(l.StartMs)}  {l.Quote}").Prepend($"{p.Chapter}")));
-        var sheet = new Option<SheetForm>("--form") { Description = "points, outline, cues, terms, numbers, steps or tasks.", DefaultValueFactory = _ => SheetForm.Points };
-        yield return OnTranscripts("sheet", "Writes a sheet to learn from, as Markdown.", "There is nothing in this text for such a sheet.", [sheet], (t, parsed, grammar) => SheetMarkdown.Write(SheetMaker.Make(t, parsed.GetValue(sheet), grammar)));
+        var sheet = new Option<SheetForm>("--form") { Description = "points, outline, cues, terms, numbers, steps, tasks or comparison.", DefaultValueFactory = _ => SheetForm.Points };
+        var compared = new Option<string[]>("--of") { Description = "Of a comparison: the two things, each with --of." };
+        yield return OnTranscripts("sheet", "Writes a sheet to learn from, as Markdown.", "There is nothing in this text for such a sheet.", [sheet, compared], (t, parsed, grammar) =>
+            SheetMarkdown.Write(SheetMaker.Make(t, parsed.GetValue(sheet), grammar, compared: parsed.GetValue(compared))));
         var cards = Count(UsualCards, "How many cards; fewer come where there is no more that is worth one.");
         var table = new Option<string>("--to") { Description = "tsv, or csv (RFC 4180).", DefaultValueFactory = _ => "tsv" };
         table.AcceptOnlyFromAmong("tsv", "csv");

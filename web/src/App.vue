@@ -14,6 +14,7 @@ import RecordSign from '@/features/record/RecordSign.vue'
 import KeySheet from '@/shared/KeySheet.vue'
 import ThemeSwitch from '@/theme/ThemeSwitch.vue'
 
+const DictateBar = afterScreen(() => import('@/features/dictate/DictateBar.vue'))
 const NoticeBar = afterScreen(() => import('@/shared/NoticeBar.vue'))
 const live = useLive()
 const router = useRouter()
@@ -97,6 +98,7 @@ onMounted(async () => {
       <router-view />
     </v-main>
     <p v-if="isOver && route.name !== 'bring-in'" class="over" aria-hidden="true">Drop here to bring in</p>
+    <DictateBar />
     <NoticeBar />
   </v-app>
 </template>

@@ -53,18 +53,21 @@ internal sealed class StudyMaking(KostelContext context, IGrammar grammar, TimeP
     }
 
     /// <summary>A sheet as it is made of a lecture today; without a line where there is nothing for it.</summary>
-    public async Task<Sheet> Sheet(LectureRow lecture, SheetForm form, StudyStretch from, int person, CancellationToken cancel)
+    public async Task<Sheet> Sheet(LectureRow lecture, SheetForm form, StudyStretch from, int person, CancellationToken cancel, IReadOnlyList<string>? compared = null)
     {
         var transcript = await context.Transcript(lecture, cancel);
-        var made = SheetMaker.Make(GroundOf(transcript), form, await from.Of(lecture.Id, transcript, context, person, cancel), lecture.HeldOn);
+        var made = SheetMaker.Make(GroundOf(transcript), form, await from.Of(lecture.Id, transcript, context, person, cancel), lecture.HeldOn, compared);
         return made.In(lecture.Id);
     }
+
+    /// <summary>Things of a lecture that ask to be compared.</summary>
+    public async Task<IReadOnlyList<(string One, string Other)>> Pairs(LectureRow lecture, CancellationToken cancel) => Comparisons.Pairs(GroundOf(await context.Transcript(lecture, cancel)));
 
     /// <summary>Sheets of these forms, where there is none of the form yet. A form that the lecture has nothing for is passed over.</summary>
     public async Task FirstSheets(string id, IReadOnlyList<SheetForm> forms, CancellationToken cancel)
     {
         var lecture = await context.FindLecture(id, cancel);
-        foreach (var form in forms.Where(f => f != SheetForm.Own).Distinct())
+        foreach (var form in forms.Where(f => f is not (SheetForm.Own or SheetForm.Comparison)).Distinct())
         {
             if (!await context.Sheets.AnyAsync(s => s.LectureId == id && s.Form == form, cancel) && await Sheet(lecture, form, new StudyStretch(), PersonRow.TheOne, cancel) is var sheet && !sheet.HasNoLine())
             {

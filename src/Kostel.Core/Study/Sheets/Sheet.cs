@@ -29,6 +29,9 @@ public enum SheetForm
 
     /// <summary>Empty: the person fills it.</summary>
     Own,
+
+    /// <summary>Two things beside each other.</summary>
+    Comparison,
 }
 
 /// <summary>A line of a sheet: an entry of a list, or a row of a table.</summary>
@@ -49,6 +52,9 @@ public sealed record SheetPart(string Heading, IReadOnlyList<SheetLine> Lines, b
 /// <param name="Writing">The model of the person's own that wrote it; null for none.</param>
 public sealed record Sheet(IReadOnlyList<string> Columns, IReadOnlyList<SheetPart> Parts, Evidence? Foot = null, IReadOnlyList<SheetLine>? LeftOut = null, SheetWriting? Writing = null)
 {
+    /// <summary>The two things that it compares; null for none.</summary>
+    public IReadOnlyList<string>? Compared { get; init; }
+
     /// <summary>Whether nothing stands on it.</summary>
     public bool HasNoLine() => Parts.All(p => p.Lines.Count == 0);
 

@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using Kostel.Core.Grammar;
+using Kostel.Core.Problems;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Facts;
 using Kostel.Core.Study.Quizzes;
@@ -23,16 +24,18 @@ public static partial class SheetMaker
     /// <param name="form">What it is to show.</param>
     /// <param name="grammar">Tells where clauses begin, and which sentences are none.</param>
     /// <param name="isWanted">Of which places; null for the whole lecture.</param>
+    /// <param name="compared">The two things of a comparison.</param>
     /// <param name="heldOn">The day of the lecture, by which "next Friday" is a date; null if it is not known.</param>
-    public static Sheet Make(Transcript transcript, SheetForm form, IGrammar grammar, Func<Evidence, bool>? isWanted = null, DateOnly? heldOn = null) => Make(new StudyGround(transcript, grammar), form, isWanted, heldOn);
+    public static Sheet Make(Transcript transcript, SheetForm form, IGrammar grammar, Func<Evidence, bool>? isWanted = null, DateOnly? heldOn = null, IReadOnlyList<string>? compared = null) =>
+        Make(new StudyGround(transcript, grammar), form, isWanted, heldOn, compared);
 
     /// <summary>The same of what was worked out already.</summary>
-    public static Sheet Make(StudyGround ground, SheetForm form, Func<Evidence, bool>? isWanted = null, DateOnly? heldOn = null)
+    public static Sheet Make(StudyGround ground, SheetForm form, Func<Evidence, bool>? isWanted = null, DateOnly? heldOn = null, IReadOnlyList<string>? compared = null)
     {
         var isSpanish = StudyLanguages.IsSpanish(ground.Transcript.Language);
         var made = form switch
         {
-            SheetForm.Outline or SheetForm.Numbers or SheetForm.Steps or SheetForm.Tasks when isSpanish => new Sheet(["Note"], []),
+            SheetForm.Outline or SheetForm.Numbers or SheetForm.Steps or SheetForm.Tasks or SheetForm.Comparison when isSpanish => new Sheet(["Note"], []),
             SheetForm.Points => Points(ground, isWanted),
             SheetForm.Outline => Outline(ground),
             SheetForm.Cues => Cues(ground, isWanted),
@@ -40,6 +43,7 @@ public static partial class SheetMaker
             SheetForm.Numbers => Numbers(ground),
             SheetForm.Steps => Steps(ground),
             SheetForm.Tasks => Tasks(ground, heldOn),
+            SheetForm.Comparison => compared is [var one, var other] ? Comparisons.Of(ground, one, other) : throw new NotValidException("A comparison is of two things."),
             _ => new Sheet(["Note"], []),
         };
         return isWanted is null ? made : made with { Parts = [.. made.Parts.Select(p => p with { Lines = [.. p.Lines.Where(l => isWanted(l.Source!))] }).Where(p => p.Lines.Count > 0)] };

@@ -1,4 +1,5 @@
 using Kostel.Core.Study.Written;
+using Kostel.Core.Text;
 
 namespace Kostel.Core.Study.Sheets;
 
@@ -15,8 +16,12 @@ public static class SheetNames
         SheetForm.Numbers => "Numbers",
         SheetForm.Steps => "Steps",
         SheetForm.Tasks => "Dates and tasks",
+        SheetForm.Comparison => "Comparison",
         _ => "My sheet",
     };
+
+    /// <summary>The name of a sheet that was made.</summary>
+    public static string Of(SheetForm form, Sheet made) => made.Compared is [var one, var other] ? $"{WordForms.Capital(one)} and {other}" : Of(form);
 
     /// <summary>The name of what a model writes.</summary>
     public static string Of(WrittenForm form) => form switch

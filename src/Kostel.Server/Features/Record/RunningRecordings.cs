@@ -2,14 +2,11 @@ using System.Collections.Concurrent;
 using Kostel.Core.Audio;
 using Kostel.Core.Problems;
 using Kostel.Core.Recordings;
-using Kostel.Core.Speech;
-using Kostel.Core.Speech.Languages;
 using Kostel.Core.Transcripts;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
-using Kostel.Server.Jobs.Transcription;
 using Kostel.Server.Shared;
 using Kostel.Speech.Service;
 using Microsoft.EntityFrameworkCore;
@@ -21,7 +18,7 @@ namespace Kostel.Server.Features.Record;
 /// and what lies behind that in the file is written over.
 /// </summary>
 internal sealed class RunningRecordings(
-    LibraryFolder library, EndedRecordings ended, RecogniserChoice recognisers, LoadedEngine engine, ComputingHold hold, JobQueue queue, TimeProvider time)
+    LibraryFolder library, EndedRecordings ended, LiveListening listening, ComputingHold hold, JobQueue queue, TimeProvider time)
 {
     private readonly ConcurrentDictionary<string, Running> running = new();
 
@@ -201,15 +198,7 @@ internal sealed class RunningRecordings(
         var course = await context.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.Title == row.Course, cancel);
         var terms = course is null ? [] : await context.Terms(course.Id, cancel);
         var hearing = new LiveHearing(await Stored(context, row.Id, cancel), row.Samples, (number, words) => Keep(row.Id, number, words));
-        var language = row.Language ?? SpokenLanguages.English;
-        hearing.Begin(
-            async () =>
-            {
-                await using var fresh = library.CreateDbContext();
-                var recogniser = (await recognisers.Open(fresh, new TranscriptionChoice(Accuracy.Fast, language), CancellationToken.None)).For(language, Accuracy.Fast, terms);
-                return (recogniser, engine.Value.ListenForVoice());
-            },
-            time);
+        listening.Begin(hearing, row.Language, terms);
         return own.Hearing = hearing;
     }
 

@@ -22,6 +22,7 @@ internal static class SheetEndpoints
         var sheets = app.MapGroup("/api/lectures/{id}/sheets");
         sheets.MapGet("", List).WithName("getSheets");
         sheets.MapPost("", Make).WithName("makeSheet");
+        sheets.MapGet("pairs", Pairs).WithName("getComparedPairs");
         sheets.MapGet("{sheet:int}", Get).WithName("getSheet");
         sheets.MapPut("{sheet:int}", Change).WithName("changeSheet");
         sheets.MapPost("{sheet:int}/lines", AddLine).WithName("addSheetLine");
@@ -46,18 +47,23 @@ internal static class SheetEndpoints
     {
         var lecture = await context.FindLecture(id, cancel);
         var from = new StudyStretch(wanted.Chapter, wanted.OfMarks);
-        var made = await study.Sheet(lecture, wanted.Form, from, asker.PersonId, cancel);
+        var made = await study.Sheet(lecture, wanted.Form, from, asker.PersonId, cancel, Things(wanted));
         if (wanted.Form != SheetForm.Own && made.HasNoLine())
         {
-            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "There is nothing for such a sheet here. Nothing was changed.");
+            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, made.Compared is null ? "There is nothing for such a sheet here. Nothing was changed." : "The lecture does not speak of both by these names. Nothing was changed.");
         }
 
         var now = time.GetUtcNow().UtcDateTime;
-        var row = new SheetRow { LectureId = id, OwnerId = asker.PersonId, Form = wanted.Form, Name = SheetNames.Of(wanted.Form), Content = made, Chapter = wanted.Chapter, OfMarks = wanted.OfMarks, MadeAt = now, ChangedAt = now };
+        var row = new SheetRow { LectureId = id, OwnerId = asker.PersonId, Form = wanted.Form, Name = SheetNames.Of(wanted.Form, made), Content = made, Chapter = wanted.Chapter, OfMarks = wanted.OfMarks, MadeAt = now, ChangedAt = now };
         context.Sheets.Add(row);
         await context.SaveChangesAsync(cancel);
         return await View(row, lecture, context, cancel);
     }
+
+    private static IReadOnlyList<string>? Things(NewSheet wanted) => wanted.Form != SheetForm.Comparison ? null : [.. (wanted.Compared ?? []).Select(EntryRules.SheetName.Read)];
+
+    private static async Task<Ok<List<ComparedPair>>> Pairs(string id, KostelContext context, StudyMaking study, CancellationToken cancel) =>
+        TypedResults.Ok((await study.Pairs(await context.FindLecture(id, cancel), cancel)).Select(p => new ComparedPair(p.One, p.Other)).ToList());
 
     private static async Task<Ok<SheetView>> Get(string id, int sheet, KostelContext context, Asker asker, CancellationToken cancel)
     {
@@ -141,7 +147,7 @@ internal static class SheetEndpoints
     /// <summary>Today's sheet with the person's changes.</summary>
     private static async Task<RemadeSheet> Remade(SheetRow row, LectureRow lecture, StudyMaking study, Asker asker, CancellationToken cancel) => row.Form == SheetForm.Own
         ? new RemadeSheet(row.Content, [])
-        : SheetRemaking.Of(row.Content, await study.Sheet(lecture, row.Form, new StudyStretch(row.Chapter, row.OfMarks), asker.PersonId, cancel));
+        : SheetRemaking.Of(row.Content, await study.Sheet(lecture, row.Form, new StudyStretch(row.Chapter, row.OfMarks), asker.PersonId, cancel, row.Content.Compared));
 
     private static async Task<SheetRow> At(int version, string id, int sheet, KostelContext context, Asker asker, CancellationToken cancel) =>
         await context.FindSheet(id, sheet, asker, cancel) is var row && row.Version == version ? row : throw PlainProblemException.ChangedElsewhere("sheet");

@@ -34,7 +34,11 @@ public sealed record SheetLineView(IReadOnlyList<string> Cells, EvidenceView? So
 /// <summary>A wish for a sheet.</summary>
 /// <param name="Chapter">Where the chapter begins that it is to be of; null for all.</param>
 /// <param name="OfMarks">Only of what the person marked.</param>
-public sealed record NewSheet(SheetForm Form, int? Chapter = null, bool OfMarks = false);
+/// <param name="Compared">The two things of a comparison.</param>
+public sealed record NewSheet(SheetForm Form, int? Chapter = null, bool OfMarks = false, IReadOnlyList<string>? Compared = null);
+
+/// <summary>Two things that ask to be compared.</summary>
+public sealed record ComparedPair(string One, string Other);
 
 /// <summary>A sheet as the person left it.</summary>
 /// <param name="Version">The version that it was changed on.</param>

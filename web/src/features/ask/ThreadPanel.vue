@@ -169,7 +169,14 @@ defineExpose({ send })
   <form class="ask" @submit.prevent="send(text)">
     <slot name="within" />
     <div class="field">
-      <input ref="field" v-model="text" maxlength="500" :placeholder="placeholder" :aria-label="placeholder" />
+      <input
+        ref="field"
+        v-model="text"
+        data-dictate
+        maxlength="500"
+        :placeholder="placeholder"
+        :aria-label="placeholder"
+      />
       <label v-if="!ofLecture" class="compare k-soft">
         <input v-model="compares" type="checkbox" /> Compare the lectures
       </label>

@@ -64,6 +64,7 @@ const said = { right: 'right', wrong: 'your answer', missed: 'right, not chosen'
       <input
         v-else
         class="write"
+        data-dictate
         type="text"
         maxlength="500"
         autocomplete="off"

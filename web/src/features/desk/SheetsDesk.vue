@@ -2,6 +2,7 @@
 import { onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, must, type SheetEntry, type SheetForm } from '@/api/client'
+import ComparedThings from '@/features/sheets/ComparedThings.vue'
 import { sheetForms } from '@/features/sheets/forms'
 import SheetWriter from '@/features/sheets/SheetWriter.vue'
 import { useNotice } from '@/shared/notice'
@@ -46,9 +47,14 @@ function go(sheet: number | null) {
   void load()
 }
 
-async function make(form: SheetForm) {
+const isComparing = ref(false)
+async function make(form: SheetForm, compared: string[] | null = null) {
+  if (form === 'comparison' && !compared) {
+    isComparing.value = !isComparing.value
+    return
+  }
   making.value = form
-  const body = { form, chapter: wanted.value.chapter, ofMarks: wanted.value.ofMarks }
+  const body = { form, chapter: wanted.value.chapter, ofMarks: wanted.value.ofMarks, compared }
   const made = await notice.attempt(() => must(api.POST('/api/lectures/{id}/sheets', { params, body })))
   making.value = null
   if (made) go(made.id)
@@ -81,10 +87,21 @@ function removed(sheet: number) {
       <StudyWanted v-model="wanted" />
       <ul class="forms">
         <li v-for="f in sheetForms" :key="f.form">
-          <button type="button" :disabled="making !== null" @click="make(f.form)">
+          <button
+            type="button"
+            :disabled="making !== null"
+            :aria-expanded="f.form === 'comparison' ? isComparing : undefined"
+            @click="make(f.form)"
+          >
             <b>{{ f.name }}</b>
             <span class="k-soft">{{ making === f.form ? 'is being made …' : f.what }}</span>
           </button>
+          <ComparedThings
+            v-if="f.form === 'comparison' && isComparing"
+            :lecture-id="lecture.id"
+            :is-making="making !== null"
+            @make="make('comparison', $event)"
+          />
         </li>
       </ul>
       <SheetWriter

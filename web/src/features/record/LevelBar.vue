@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { advice, reach, type Verdict } from './level'
-import type { Level } from './microphone'
+import { advice, reach, type Verdict } from '@/shared/level'
+import type { Level } from '@/shared/microphone'
 
 /** How loud it is, with a plain word on what to do. */
 const props = defineProps<{ level: Level; verdict: Verdict }>()

@@ -10,8 +10,8 @@ import {
   type Word,
 } from '@/api/client'
 import { corrected } from './heard'
-import { judge, judged, type Verdict } from './level'
-import { openMicrophone, sampleRate, whyNot, type Level, type Microphone } from './microphone'
+import { judge, judged, type Verdict } from '@/shared/level'
+import { openMicrophone, sampleRate, whyNot, type Level, type Microphone } from '@/shared/microphone'
 import { pieceSender } from './pieceSender'
 import { pieceStore } from './pieceStore'
 

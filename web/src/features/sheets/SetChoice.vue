@@ -2,7 +2,7 @@
 import { onMounted, ref } from 'vue'
 import { api, must, type SheetForm, type StudySet } from '@/api/client'
 import { useNotice } from '@/shared/notice'
-import { sheetForms } from './forms'
+import { plainForms } from './forms'
 import { choiceOf, isEmpty, toggled, type Choice } from './choice'
 
 /** What study material is to be made; a choice can be kept by a name and taken again. */
@@ -11,7 +11,7 @@ const notice = useNotice()
 const kept = ref<StudySet[]>([])
 const name = ref('')
 const isNaming = ref(false)
-const forms = sheetForms.filter((f) => f.form !== 'own')
+const forms = plainForms
 
 const all = (call: () => Promise<StudySet[]>) => notice.attempt(call).then((sets) => sets && (kept.value = sets))
 onMounted(() => all(() => must(api.GET('/api/study-sets'))))

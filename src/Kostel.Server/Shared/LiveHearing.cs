@@ -5,11 +5,11 @@ using Kostel.Core.Speech;
 using Kostel.Core.Speech.Live;
 using Kostel.Core.Transcripts;
 
-namespace Kostel.Server.Features.Record;
+namespace Kostel.Server.Shared;
 
-/// <summary>What is understood of a recording while it runs: words that stand, and what was said last as far as it is understood.</summary>
+/// <summary>What is understood of running speech: words that stand, and what was said last as far as it is understood.</summary>
 /// <param name="before">Words that stood before the program was started anew.</param>
-/// <param name="fromSample">Where in the recording the sound that it hears begins.</param>
+/// <param name="fromSample">Where in it the sound begins that it hears.</param>
 /// <param name="keep">Stores words once they stand, with the number of the first of them.</param>
 internal sealed class LiveHearing(IReadOnlyList<Word> before, long fromSample, Func<int, IReadOnlyList<Word>, Task> keep)
 {
