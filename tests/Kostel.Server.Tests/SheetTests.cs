@@ -189,6 +189,21 @@ public sealed class SheetTests(SharedServer shared) : IClassFixture<SharedServer
         return zip.Entries.Select(e => e.FullName).ToList();
     }
 
+    [Fact]
+    public async Task Two_things_are_compared_made_again_the_same_and_what_is_not_spoken_of_is_refused()
+    {
+        var id = await server.BringTides();
+        Assert.Contains((await server.Get($"/api/lectures/{id}/sheets/pairs")).AsArray(), p => $"{p!["one"]} {p["other"]}".Contains("water", StringComparison.Ordinal));
+        var sheet = await server.Post($"/api/lectures/{id}/sheets", new { form = "comparison", compared = new[] { "spring tide", "neap tide" } });
+        Assert.Equal("Spring tide and neap tide", (string)sheet["name"]!);
+        Assert.Contains(Lines(sheet), l => (string)l["cells"]![0]! == "Neap tide");
+        Assert.Empty((await server.Get($"/api/lectures/{id}/sheets/{sheet["id"]}/again"))["differences"]!.AsArray());
+        using var unspoken = await server.Send(HttpMethod.Post, $"/api/lectures/{id}/sheets", new { form = "comparison", compared = new[] { "spring tide", "sourdough" } });
+        Assert.Contains("does not speak of both", await ServerProcess.Detail(unspoken), StringComparison.Ordinal);
+        using var one = await server.Send(HttpMethod.Post, $"/api/lectures/{id}/sheets", new { form = "comparison", compared = new[] { "spring tide" } });
+        Assert.Equal(HttpStatusCode.BadRequest, one.StatusCode);
+    }
+
     private async Task<(string Id, JsonNode Sheet)> Make(string form)
     {
         var id = await server.BringTides();

@@ -53,8 +53,17 @@ public sealed class ComparisonsTests
     public void Of_what_the_lecture_does_not_speak_of_nothing_is_made_and_one_thing_is_no_comparison()
     {
         Assert.Empty(Made("top yeast", "sourdough").Parts);
-        Assert.Empty(Made("top yeast", "top yeast").Parts);
+        Assert.Throws<NotValidException>(() => Made("top yeast", "the top yeasts"));
         Assert.Throws<NotValidException>(() => Made("top yeast"));
+    }
+
+    [Fact]
+    public void Another_use_of_a_thing_s_word_is_not_the_thing()
+    {
+        var talk = Said("High water is the top of a tide. Low water is the bottom of a tide. Springs and winter storms come with low air pressure and a wind of 40 knots. High and low water are six hours apart.");
+        var lines = Lines(SheetMaker.Make(talk, SheetForm.Comparison, NoGrammar.Instance, compared: ["high water", "low water"]));
+        Assert.DoesNotContain(lines, l => l.Said.Contains("pressure", StringComparison.Ordinal));
+        Assert.Contains(lines, l => l.Of == "Both" && l.Said.Contains("six hours", StringComparison.Ordinal));
     }
 
     [Fact]

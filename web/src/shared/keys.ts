@@ -8,7 +8,7 @@ export const keySheet: { place: string; keys: [string, string][] }[] = [
       ['F', 'Search (Ctrl Shift F too)'],
       ['a', 'Ask: the lecture, the course or everything'],
       ['R', 'Record'],
-      ['Alt D', 'In a field: speak instead of typing'],
+      ['Alt S', 'In a field: speak instead of typing'],
       ['?', 'This sheet'],
       ['Esc', 'Close what is open'],
     ],

@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using Kostel.Core.Problems;
 using Kostel.Core.Study.Facts;
 using Kostel.Core.Study.Statements;
 using Kostel.Core.Text;
@@ -11,24 +12,30 @@ public static partial class Comparisons
     /// <summary>What stands before what is said of both.</summary>
     private const string Both = "Both";
 
-    private const int MostOfAKind = 4, MostPairs = 5, LeastMentions = 2, PhraseWords = 2;
+    private const int MostOfAKind = 4, MostPairs = 5, LeastMentions = 2, PhraseWords = 2, MostWords = 40;
 
     /// <summary>The sheet; without parts where not both are spoken of.</summary>
+    /// <exception cref="NotValidException">It is the same thing twice.</exception>
     public static Sheet Of(StudyGround ground, string one, string other)
     {
         var (first, second) = (Thing.Of(one, other), Thing.Of(other, one));
-        var said = ground.Statements.All.Where(s => !s.IsIllFormed && !ground.Facts.IsOfCourse(s.Sentence)).Select(s => (Statement: s, Of: Whose(s, first, second)))
-            .Where(s => s.Of is not null).DistinctBy(s => s.Statement.Source).ToList();
+        if (first.Stems.SequenceEqual(second.Stems))
+        {
+            throw new NotValidException("A comparison is of two things.");
+        }
+
+        var said = Apart(ground.Statements.All.Where(s => IsSound(s) && !ground.Facts.IsOfCourse(s.Sentence)).Select(s => (Statement: s, Of: Whose(s, first, second))).Where(s => s.Of is not null)
+            .Select(s => new Said(s.Statement, s.Of!, KindOf(s.Statement))));
         var sheet = new Sheet(["Of which", "What is said"], []) { Compared = [one, other] };
-        if (!said.Exists(s => s.Of == first.Name) || !said.Exists(s => s.Of == second.Name))
+        if (!said.Exists(s => s.Of is Both || s.Of == first.Name) || !said.Exists(s => s.Of is Both || s.Of == second.Name))
         {
             return sheet;
         }
 
         string[] order = [Both, first.Name, second.Name];
-        var parts = said.GroupBy(s => KindOf(s.Statement)).OrderBy(k => k.Key).Select(kind => new SheetPart(
+        var parts = said.GroupBy(s => s.Kind).OrderBy(k => k.Key).Select(kind => new SheetPart(
             kind.Key.Heading(),
-            [.. kind.GroupBy(s => s.Of!).OrderBy(g => Array.IndexOf(order, g.Key)).SelectMany(g => g.OrderByDescending(s => s.Statement.Worth).Take(MostOfAKind).OrderBy(s => s.Statement.Part.StartMs)
+            [.. kind.GroupBy(s => s.Of).OrderBy(g => Array.IndexOf(order, g.Key)).SelectMany(g => g.OrderByDescending(s => s.Statement.Worth).Take(MostOfAKind).OrderBy(s => s.Statement.Part.StartMs)
                 .Select(s => new SheetLine([g.Key, s.Statement.Source.Quote], s.Statement.Source)))]));
         return sheet with { Parts = [.. parts] };
     }
@@ -40,8 +47,34 @@ public static partial class Comparisons
         return [.. phrases.SelectMany((a, i) => phrases.Skip(i + 1).Select(b => (A: a, B: b)))
             .Where(p => Tokens.Stem(Last(p.A.Key)) == Tokens.Stem(Last(p.B.Key)) && Tokens.Stem(First(p.A.Key)) != Tokens.Stem(First(p.B.Key)))
             .OrderByDescending(p => (p.A.Value.IsDefined ? 1 : 0) + (p.B.Value.IsDefined ? 1 : 0)).ThenByDescending(p => Math.Min(p.A.Value.Count, p.B.Value.Count)).ThenBy(p => p.A.Key, StringComparer.Ordinal)
-            .Select(p => (p.A.Key, p.B.Key)).Where(p => Of(ground, p.Item1, p.Item2).Parts.Count > 0).Take(MostPairs)];
+            .Select(p => (p.A.Key, p.B.Key)).DistinctBy(p => string.Join(' ', new[] { Tokens.Stem(First(p.Item1)), Tokens.Stem(First(p.Item2)) }.Order(StringComparer.Ordinal)) + Tokens.Stem(Last(p.Item1))).Where(p => Of(ground, p.Item1, p.Item2).Parts.Count > 0).Take(MostPairs)];
     }
+
+    /// <summary>What says outright what a thing is needs no grammar to be known for a sentence.</summary>
+    private static bool IsSound(Statement statement) => !statement.IsIllFormed || (Definitions.Find(statement.Part) is not null && QuotableSentence.IsHeardWell(statement.Part));
+
+    /// <summary>No moment of the lecture twice: what brings along a line that is there takes its place, as long as it can be read.</summary>
+    private static List<Said> Apart(IEnumerable<Said> said)
+    {
+        var kept = new List<Said>();
+        foreach (var one in said.OrderBy(s => s.Statement.Before.Count).ThenBy(s => s.Statement.Part.StartMs))
+        {
+            var at = kept.FindIndex(k => k.Statement.Source.StartMs < one.Statement.Source.EndMs && one.Statement.Source.StartMs < k.Statement.Source.EndMs);
+            if (at < 0)
+            {
+                kept.Add(one);
+            }
+            else if (kept[at].Of == one.Of && one.Statement.WordCount <= MostWords && one.Statement.Source.StartMs <= kept[at].Statement.Source.StartMs && one.Statement.Part.StartMs >= kept[at].Statement.Source.EndMs)
+            {
+                kept[at] = one with { Kind = kept[at].Kind };
+            }
+        }
+
+        return kept;
+    }
+
+    /// <summary>Something that is said of one of them, or of both.</summary>
+    private sealed record Said(Statement Statement, string Of, Kind Kind);
 
     private static string First(string phrase) => phrase.Split(' ')[0];
 
@@ -49,13 +82,11 @@ public static partial class Comparisons
 
     private static string? Whose(Statement statement, Thing one, Thing other)
     {
-        var stems = Tokens.ContentStems(statement.Part.Text).ToHashSet();
-        var (isOne, isOther) = (one.IsIn(stems), other.IsIn(stems));
+        var (isOne, isOther) = (one.IsIn(statement.Part.Text), other.IsIn(statement.Part.Text));
         if (!isOne && !isOther && statement.Before.Count > 0)
         {
             // What it points to is said before it.
-            stems = Tokens.ContentStems(statement.Before[^1].Text).ToHashSet();
-            (isOne, isOther) = (one.IsIn(stems), other.IsIn(stems));
+            (isOne, isOther) = (one.IsIn(statement.Before[^1].Text), other.IsIn(statement.Before[^1].Text));
         }
 
         return (isOne, isOther) switch
@@ -89,18 +120,47 @@ public static partial class Comparisons
         Besides,
     }
 
-    /// <summary>A thing, known by the words of its name that the other one's lacks.</summary>
-    private sealed record Thing(string Name, IReadOnlyList<string> Own, IReadOnlyList<string> Others)
+    /// <summary>A thing and how it is named: whole, or where its own word stands for it.</summary>
+    /// <param name="Own">The words of its name that the other one's lacks.</param>
+    /// <param name="Others">The words that only the other one's has.</param>
+    private sealed record Thing(string Name, IReadOnlyList<string> Stems, IReadOnlyList<string> Own, IReadOnlyList<string> Others)
     {
+        private const int Nearby = 4;
+
         public static Thing Of(string name, string other)
         {
-            var (stems, others) = (Tokens.ContentStems(name), Tokens.ContentStems(other));
-            var own = stems.Except(others).ToList();
-            return own.Count > 0 ? new Thing(WordForms.Capital(name), own, []) : new Thing(WordForms.Capital(name), stems.Distinct().ToList(), others.Except(stems).ToList());
+            var (stems, others) = (StemsOf(name), StemsOf(other));
+            return new Thing(WordForms.Capital(name), stems, stems.Except(others).ToList(), others.Except(stems).ToList());
         }
 
-        /// <summary>Where its name lies inside the other's, it is meant where the rest of that is not said.</summary>
-        public bool IsIn(HashSet<string> stems) => Own.Count > 0 && Own.All(stems.Contains) && !Others.Any(stems.Contains);
+        /// <summary>"Spring tides"; "springs" by itself; "spring and neap tides".</summary>
+        public bool IsIn(string text)
+        {
+            var words = Tokens.Of(text);
+            var stems = words.Select(Tokens.Stem).ToList();
+            for (var i = 0; i < stems.Count && Stems.Count > 0; i++)
+            {
+                // Where its name lies inside the other's, it is meant where the rest of that does not stand beside it.
+                if (stems.Skip(i).Take(Stems.Count).SequenceEqual(Stems) && !(Own.Count == 0 && Around(i).Any(Others.Contains)))
+                {
+                    return true;
+                }
+
+                var isPart = Own.Count > 0 && Own.Count < Stems.Count && stems[i] == Own[0];
+                if (isPart && (words[i] != stems[i] && words[i].EndsWith('s') || IsJoined(i)))
+                {
+                    return true;
+                }
+            }
+
+            return false;
+
+            IEnumerable<string> Around(int i) => stems.Skip(Math.Max(0, i - 1)).Take(Stems.Count + 2);
+
+            bool IsJoined(int i) => i + 1 < words.Count && words[i + 1] is "and" or "or" or "to" && stems.Skip(i + 2).Take(Nearby) is var rest && rest.Contains(Stems[^1]) && Others.Any(rest.Contains);
+        }
+
+        private static List<string> StemsOf(string name) => Tokens.Of(name).Where(w => w is not ("a" or "an" or "the")).Select(Tokens.Stem).ToList();
     }
 
     [GeneratedRegex(@"\b(?:because|since|so that|that is why|which is why|therefore|due to|owing to|reason|causes?|caused)\b", RegexOptions.IgnoreCase)]

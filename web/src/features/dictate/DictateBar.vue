@@ -11,7 +11,7 @@ import { fieldOf, type Field } from './fieldText'
 const dictation = useDictation()
 const route = useRoute()
 const focused = shallowRef<Field | null>(null)
-const at = ref({ left: 0, top: 0 })
+const at = ref({ right: 0, bottom: 0 })
 const isListShown = ref(false)
 const isSetting = ref(false)
 const languages = shallowRef<{ code: string; name: string }[]>([])
@@ -21,7 +21,10 @@ const canListen = 'mediaDevices' in navigator
 
 function place() {
   const box = field.value?.getBoundingClientRect()
-  if (box) at.value = { left: Math.max(8, box.left), top: Math.min(box.bottom + 4, window.innerHeight - 40) }
+  if (!box) return
+  // Above its right end: below it stand, as a rule, the buttons that end the writing.
+  const [right, bottom] = [document.documentElement.clientWidth - box.right, window.innerHeight - box.top + 3]
+  at.value = { right: Math.max(8, right), bottom: Math.min(bottom, window.innerHeight - 40) }
 }
 async function look(event: FocusEvent) {
   const found = fieldOf(event.target)
@@ -40,7 +43,7 @@ useEventListener(document, 'scroll', place, { capture: true, passive: true })
 useEventListener(window, 'resize', place)
 useEventListener(document, 'input', (event) => event.target === dictation.field && (dictation.typed(), place()))
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
-  if (!event.altKey || event.code !== 'KeyD') return
+  if (!event.altKey || event.code !== 'KeyS') return
   const into = fieldOf(event.target)
   if (!into && !dictation.isOn) return
   event.preventDefault()
@@ -61,10 +64,10 @@ async function set() {
 </script>
 
 <template>
-  <div v-if="canListen && field" class="dictate" :style="{ left: `${at.left}px`, top: `${at.top}px` }">
+  <div v-if="canListen && field" class="dictate" :style="{ right: `${at.right}px`, bottom: `${at.bottom}px` }">
     <p class="bar">
       <button class="k-quiet" type="button" @mousedown.prevent @click="toggle(field)">
-        {{ dictation.isOn ? 'Stop' : 'Dictate' }} <span class="k-key">Alt D</span>
+        {{ dictation.isOn ? 'Stop' : 'Dictate' }} <span class="k-key">Alt S</span>
       </button>
       <template v-if="dictation.isOn">
         <span class="meter" aria-hidden="true"
@@ -106,13 +109,13 @@ async function set() {
         </select></label
       >
     </div>
-    <dl v-if="isListShown && dictation.isOn" tabindex="0" aria-label="What can be said">
-      <template v-for="c in dictation.commands" :key="c.spoken[0]">
-        <dt>{{ c.spoken.join(', ') }}</dt>
-        <dd>{{ c.what }}</dd>
-      </template>
-    </dl>
   </div>
+  <dl v-if="isListShown && dictation.isOn" class="dictate list" tabindex="0" aria-label="What can be said">
+    <template v-for="c in dictation.commands" :key="c.spoken[0]">
+      <dt>{{ c.spoken.join(', ') }}</dt>
+      <dd>{{ c.what }}</dd>
+    </template>
+  </dl>
 </template>
 
 <style scoped>
@@ -154,13 +157,16 @@ async function set() {
 .problem {
   color: var(--wrong);
 }
-dl {
+.list {
+  right: 12px;
+  top: 60px;
   display: grid;
   grid-template-columns: auto 1fr;
   gap: 2px 16px;
-  max-height: 40vh;
+  max-width: min(380px, calc(100vw - 24px));
+  max-height: 50vh;
   overflow-y: auto;
-  padding: 6px 0;
+  padding: 10px 14px;
 }
 dd {
   color: var(--soft);
