@@ -162,6 +162,7 @@ async function dictation() {
   const bare = (t) => t.toLowerCase().replace(/[^\p{L}\p{N}'\n ]+/gu, ' ').replace(/ +/g, ' ').trim()
   const signs = (t) => t.replace(/[\p{L}\p{N}' ]+/gu, '')
   const rows = []
+  const byVoice = voices.map(() => 0)
   let [exact, shape, wrong, words] = [0, 0, 0, 0]
   for (const [i, [said, meant]] of list.entries()) {
     const parts = said.split('|').map((p) => speak(p.trim(), i))
@@ -176,13 +177,15 @@ async function dictation() {
     const wanted = meant.replaceAll('\\n', '\n')
     const isExact = text.toLowerCase() === wanted.toLowerCase()
     const errors = wordErrors(bare(wanted), bare(text))
+    const hasShape = signs(text) === signs(wanted)
     exact += isExact
-    shape += signs(text) === signs(wanted)
+    shape += hasShape
+    byVoice[i % voices.length] += hasShape
     wrong += errors.wrong
     words += errors.words
     if (!isExact) rows.push([said, wanted.replaceAll('\n', '⏎'), text.replaceAll('\n', '⏎')])
   }
-  table(['sentences', 'as meant', 'signs, lines and taking back as meant', 'words wrong'], [[list.length, exact, shape, `${((100 * wrong) / words).toFixed(1)} %`]])
+  table(['sentences', 'as meant', 'signs, lines and taking back as meant', 'of ten each by ' + voices.join(', '), 'words wrong'], [[list.length, exact, shape, byVoice.join(', '), `${((100 * wrong) / words).toFixed(1)} %`]])
   if (rows.length) console.log()
   if (rows.length) table(['said', 'meant', 'came out'], rows)
 }

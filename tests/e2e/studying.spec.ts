@@ -97,6 +97,22 @@ test('a sheet is made, worded, made again without losing that, taken back, and t
   expect(found.violations.map((v) => v.id)).toEqual([])
 })
 
+test('two things are set beside each other by keyboard, each line where it is said', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/lecture/why-tides?desk=sheets`)
+  const desk = page.getByRole('region', { name: 'Sheets' })
+  await desk.getByRole('button', { name: /^Comparison/ }).press('Enter')
+  await expect(desk.getByRole('button', { name: /^high water and low water$/ })).toBeVisible()
+  await desk.getByLabel('One thing').fill('spring tide')
+  await desk.getByLabel('The other').fill('sourdough')
+  await desk.getByLabel('The other').press('Enter')
+  await expect(page.getByText('does not speak of both')).toBeVisible()
+  await desk.getByLabel('The other').fill('neap tide')
+  await desk.getByLabel('The other').press('Enter')
+  await expect(desk.getByRole('heading', { name: 'Spring tide and neap tide' })).toBeVisible()
+  await expect(desk).toContainText('A neap tide is a tide with a small range')
+  expect((await new AxeBuilder({ page }).include('[aria-label=Sheets]').analyze()).violations.map((v) => v.id)).toEqual([])
+})
+
 test('what is selected goes on a sheet of one’s own, and what two windows write is not lost', async ({ page, context, demo }) => {
   await page.goto(`${demo.address}/lecture/soil-acidity`)
   await page.locator('[data-passage="1"] p').first().click({ clickCount: 3 })

@@ -19,9 +19,12 @@ public static class DictatedText
     /// <param name="words">As they were recognised, in order.</param>
     /// <param name="language">In which commands are spoken.</param>
     /// <param name="punctuates">Whether stops that the recogniser put by itself stay; else only those that were spoken.</param>
-    public static string Of(IReadOnlyList<Word> words, string language, bool punctuates)
+    public static string Of(IReadOnlyList<Word> words, string language, bool punctuates) => Of(words, SpokenCommand.Of(language), punctuates);
+
+    private static string Of(IReadOnlyList<Word> heard, IReadOnlyList<SpokenCommand> known, bool punctuates)
     {
-        var commands = SpokenCommand.Of(language).SelectMany(c => c.Spoken.Select(s => new Way(s.Split(' '), c))).OrderByDescending(c => c.Words.Length).ToList();
+        var commands = known.SelectMany(c => c.Spoken.Select(s => new Way(s.Split(' '), c))).OrderByDescending(c => c.Words.Length).ToList();
+        var words = heard.SelectMany(w => Parts(w, commands)).ToList();
         var bare = words.Select(w => Tokens.Of(w.Text)).ToList();
         var pieces = new List<Piece>();
         var (group, isCapital, isLiteral) = (0, false, 0);
@@ -126,6 +129,16 @@ public static class DictatedText
 
             pieces.Add(new Piece(text, PieceKind.Word, group));
         }
+    }
+
+    /// <summary>A command that was written as one word ("full-stop") is several.</summary>
+    private static IEnumerable<Word> Parts(Word word, List<Way> commands)
+    {
+        var parts = word.Text.Split('-', StringSplitOptions.RemoveEmptyEntries);
+        var said = parts.SelectMany(Tokens.Of).ToList();
+        return parts.Length > 1 && commands.Exists(c => Enumerable.Range(0, Math.Max(0, said.Count - c.Words.Length + 1)).Any(i => said.Skip(i).Take(c.Words.Length).SequenceEqual(c.Words)))
+            ? parts.Select(p => word with { Text = p })
+            : [word];
     }
 
     private static string Joined(List<Piece> pieces)

@@ -71,6 +71,9 @@ internal sealed class LiveStretch(IVoiceActivityDetector voice, LiveOptions opti
         return End - Math.Max(lookedAt, firstVoice) >= Pcm.ToSample(options.StepMs) ? LiveNeed.Look : LiveNeed.None;
     }
 
+    /// <summary>A pause was reached, or as much was heard as is looked at together: more only after a look.</summary>
+    public bool IsDue => lastVoice > settledAt && (Need(isStill: false) == LiveNeed.Settle || End - Math.Max(heard.Start, lookedAt) >= Pcm.ToSample(options.LongMs));
+
     /// <summary>The sound of the stretch as it is now.</summary>
     public SpokenUtterance Sound()
     {

@@ -11,6 +11,9 @@ namespace Kostel.Core.Speech.Live;
 /// <param name="time">By whose clock a stream stands still.</param>
 public sealed class LiveTranscription(IRecogniser recogniser, LiveOptions options, TimeProvider time)
 {
+    /// <summary>Sound is taken up in parts of a tenth of a second: no rest is passed over.</summary>
+    private const int PartMs = 100;
+
     /// <summary>Transcribes a stream until it ends. When listening falls behind, looks become rarer; nothing is lost.</summary>
     /// <param name="sound">16 kHz mono, in pieces of any size, as they arrive.</param>
     /// <param name="voice">A fresh detector.</param>
@@ -25,12 +28,17 @@ public sealed class LiveTranscription(IRecogniser recogniser, LiveOptions option
         try
         {
             var stretch = new LiveStretch(voice, options);
+            var waiting = ReadOnlyMemory<float>.Empty;
             for (var arrival = Arrival.Sound; arrival != Arrival.End;)
             {
-                arrival = await Next(arriving.Reader, cancel);
-                while (arriving.Reader.TryRead(out var piece))
+                arrival = waiting.IsEmpty ? await Next(arriving.Reader, cancel) : Arrival.Sound;
+
+                // Of what came all at once, as after a network that was gone, no more than belongs together is looked at together.
+                while (!stretch.IsDue && (!waiting.IsEmpty || TryRead(arriving.Reader, out waiting)))
                 {
-                    stretch.Append(piece);
+                    var part = waiting[..Math.Min(waiting.Length, (int)Pcm.ToSample(PartMs))];
+                    stretch.Append(part.Span);
+                    waiting = waiting[part.Length..];
                 }
 
                 var need = stretch.Need(isStill: arrival != Arrival.Sound);
@@ -52,6 +60,13 @@ public sealed class LiveTranscription(IRecogniser recogniser, LiveOptions option
             looks.Writer.TryComplete();
             await Task.WhenAll(reading, working).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
         }
+    }
+
+    private static bool TryRead(ChannelReader<float[]> arriving, out ReadOnlyMemory<float> piece)
+    {
+        var isThere = arriving.TryRead(out var read);
+        piece = read;
+        return isThere;
     }
 
     private static async Task Read(IAsyncEnumerable<ReadOnlyMemory<float>> sound, ChannelWriter<float[]> arriving, CancellationToken cancel)

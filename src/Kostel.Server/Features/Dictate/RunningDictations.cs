@@ -1,5 +1,7 @@
 using System.Collections.Concurrent;
 using Kostel.Core.Recordings;
+using Kostel.Core.Speech.Dictation;
+using Kostel.Core.Speech.Terms;
 using Kostel.Data;
 using Kostel.Server.Http;
 using Kostel.Server.Jobs;
@@ -45,7 +47,9 @@ internal sealed class RunningDictations(LibraryFolder library, LiveListening lis
         await using var context = library.CreateDbContext();
         var courseId = lectureId is null ? null : await context.Lectures.Where(l => l.Id == lectureId).Select(l => l.CourseId).FirstOrDefaultAsync(cancel);
         var hearing = new LiveHearing([], 0, (_, _) => Task.CompletedTask);
-        listening.Begin(hearing, language, courseId is { } course ? await context.Terms(course, cancel) : []);
+        // Commands are listened for as terms are: what sounds like one is one.
+        var commands = SpokenCommand.Of(language).SelectMany(c => c.Spoken).Select(s => new CourseTerm(s));
+        listening.Begin(hearing, language, [.. commands, .. courseId is { } course ? await context.Terms(course, cancel) : []]);
         var id = LibraryFolder.NewId();
         running[id] = new Dictation(person, language, hearing) { TouchedAt = time.GetTimestamp() };
         return id;

@@ -67,7 +67,7 @@ internal sealed class EndedRecordings(LibraryFolder library, UploadFiles files, 
     /// <summary>Goes on with what was ended and is no lecture yet, because the program stopped.</summary>
     public async Task FinishAll(CancellationToken cancel)
     {
-        using var alone = await Alone(cancel);
+        using var alone = await oneAtATime.Turn(cancel);
         await using var context = library.CreateDbContext();
         foreach (var row in await context.Recordings.Where(r => r.State == RecordingState.Ended).ToListAsync(cancel))
         {
@@ -84,17 +84,6 @@ internal sealed class EndedRecordings(LibraryFolder library, UploadFiles files, 
                 await context.SaveChangesAsync(cancel);
             }
         }
-    }
-
-    private async Task<IDisposable> Alone(CancellationToken cancel)
-    {
-        await oneAtATime.WaitAsync(cancel);
-        return new Turn(oneAtATime);
-    }
-
-    private sealed class Turn(SemaphoreSlim taken) : IDisposable
-    {
-        public void Dispose() => taken.Release();
     }
 
     private void WriteHeader(RecordingRow row)

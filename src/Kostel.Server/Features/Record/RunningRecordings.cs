@@ -175,17 +175,7 @@ internal sealed class RunningRecordings(
     private static async Task<IReadOnlyList<Word>> Stored(KostelContext context, string id, CancellationToken cancel) =>
         (await context.RecordedWords.AsNoTracking().Where(w => w.RecordingId == id).OrderBy(w => w.Number).ToListAsync(cancel)).SelectMany(w => w.Words).ToList();
 
-    private async Task<IDisposable> Gate(string id, CancellationToken cancel)
-    {
-        var gate = running.GetOrAdd(id, _ => new Running()).Gate;
-        await gate.WaitAsync(cancel);
-        return new Held(gate);
-    }
-
-    private sealed class Held(SemaphoreSlim gate) : IDisposable
-    {
-        public void Dispose() => gate.Release();
-    }
+    private Task<IDisposable> Gate(string id, CancellationToken cancel) => running.GetOrAdd(id, _ => new Running()).Gate.Turn(cancel);
 
     private async Task<LiveHearing> Hearing(RecordingRow row, KostelContext context, CancellationToken cancel)
     {

@@ -35,6 +35,8 @@ public sealed class DictatedTextTests
     [InlineData("he says open quotes high water close quotes", "He says “high water”")]
     [InlineData("a half hyphen hour walk", "A half-hour walk")]
     [InlineData("fog dash not mist", "Fog – not mist")]
+    [InlineData("it ends here-full-stop", "It ends here.")]
+    [InlineData("a well-known bridge full-stop", "A well-known bridge.")]
     public void Signs_are_written_where_they_are_spoken(string said, string written) => Assert.Equal(written, Of(said));
 
     [Theory]

@@ -135,6 +135,28 @@ public class LiveTranscriptionTests
     }
 
     [Fact]
+    public async Task Sound_that_comes_all_at_once_is_looked_at_in_the_same_stretches_and_gives_the_same_words()
+    {
+        var parts = Enumerable.Range(0, 20).SelectMany(n => ((int Value, int Ms, int StallMs)[])[.. Words((n * 20) + 1, (n * 20) + 20), Silence(900)]).ToArray();
+        var all = new List<float>();
+        await foreach (var piece in Sound(parts))
+        {
+            all.AddRange(piece.Span);
+        }
+
+        var numbers = new Numbers();
+        var texts = await Live(Once(all.ToArray()), numbers);
+        Assert.Equal(Names(1, 400), texts.SelectMany(t => t.Final).Select(w => w.Text));
+        Assert.InRange(numbers.LongestMs, 1_000, Options.LongestMs);
+
+        static async IAsyncEnumerable<ReadOnlyMemory<float>> Once(float[] samples)
+        {
+            yield return samples;
+            await Task.CompletedTask;
+        }
+    }
+
+    [Fact]
     public async Task A_recogniser_that_fails_is_no_hang()
     {
         var run = new LiveTranscription(new OneByOneRecogniser((_, _) => throw new InvalidDataException("broken")), Options, TimeProvider.System)
