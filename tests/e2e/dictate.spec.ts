@@ -28,7 +28,7 @@ test('a note is dictated at the caret: words, signs and a paragraph, and nothing
   await expect(page.getByRole('status').filter({ hasText: 'Listening' })).toBeVisible()
   await expect(note).toHaveValue(/^Remember: .+ every morning\.\n\nIt falls again .+!\s?end$/i, { timeout: 40_000 })
   await page.getByRole('button', { name: 'What can be said' }).click()
-  await expect(page.locator('.dictate')).toContainText('take that back')
+  await expect(page.locator('.dictate.list')).toContainText('take that back')
   expect((await new AxeBuilder({ page }).include('.dictate').analyze()).violations.map((v) => v.id)).toEqual([])
   await note.press('Alt+s')
   await expect(page.getByRole('button', { name: /^Dictate/ })).toBeVisible()
