@@ -23,7 +23,7 @@ public static class HeardCorrections
             throw new NotValidException("Only a short stretch is corrected at a time.");
         }
 
-        var text = string.Join(' ', WordsOf(one.Text));
+        var text = string.Join(' ', WordFit.WordsOf(one.Text));
         var left = all.Where(c => c.StartMs < one.StartMs || c.EndMs > one.EndMs).ToList();
         return left.Count < Most ? [.. left, one with { Text = text }] : throw new NotValidException($"A recording has at most {Most} corrections.");
     }
@@ -82,7 +82,7 @@ public static class HeardCorrections
 
     private static IEnumerable<Word> Fitted(IReadOnlyList<Word> words, int first, int count, HeardCorrection correction)
     {
-        var texts = WordsOf(correction.Text);
+        var texts = WordFit.WordsOf(correction.Text);
         if (texts.Length == 0)
         {
             return [];
@@ -110,7 +110,4 @@ public static class HeardCorrections
     }
 
     private static int Middle(Word word) => word.StartMs + ((word.EndMs - word.StartMs) / 2);
-
-    private static string[] WordsOf(string text) =>
-        string.Concat(text.Select(c => char.IsControl(c) ? ' ' : c)).Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
 }

@@ -158,8 +158,7 @@ internal static class PassageEdits
             throw new EditRefusedException($"A passage has at most {LongestText.ToString("N0", CultureInfo.InvariantCulture)} characters. Bring a long text in as a file.");
         }
 
-        var words = string.Concat(text.Select(c => char.IsControl(c) ? ' ' : c))
-            .Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
+        var words = WordFit.WordsOf(text);
         return words.All(w => w.Length <= LongestWord) ? words : throw new EditRefusedException($"A word has at most {LongestWord} characters.");
     }
 

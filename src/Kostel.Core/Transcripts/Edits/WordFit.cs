@@ -9,6 +9,10 @@ public static class WordFit
     /// <summary>What a letter of a new word takes where there is room (common practice: 130 to 160 words a minute).</summary>
     private const int MsPerLetter = 70;
 
+    /// <summary>The words of a text that a person wrote; signs that cannot be seen stand for spaces.</summary>
+    public static string[] WordsOf(string text) =>
+        string.Concat(text.Select(c => char.IsControl(c) ? ' ' : c)).Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
+
     /// <summary>The words of a rewritten stretch.</summary>
     /// <param name="before">The words as they were, in order of time.</param>
     /// <param name="after">What is to stand there, word by word.</param>
