@@ -106,31 +106,16 @@ internal static class RecordEndpoints
     {
         var text = MarkEntries.Text(mark.Kind, mark.Text);
         return TypedResults.Ok(RecordingView.Of(await recordings.Change(
-            id,
-            asker.PersonId,
-            row =>
-            {
-                RequireRoom(row);
-                row.Marks = [.. row.Marks, new RecordedMark(mark.Kind, RecordedMark.Within(mark.AtMs, Pcm.ToMs(row.Samples)), text)];
-            },
-            cancel)));
-    }
-
-    private static void RequireRoom(RecordingRow row)
-    {
-        if (row.Marks.Count >= RecordedMark.Most)
-        {
-            throw new NotValidException($"A recording has at most {RecordedMark.Most} marks.");
-        }
+            id, asker.PersonId, row => row.Marks = RecordedMark.Add(row.Marks, new RecordedMark(mark.Kind, RecordedMark.Within(mark.AtMs, Pcm.ToMs(row.Samples)), text)), cancel)));
     }
 
     /// <summary>Takes a picture in the request's body and puts it at a moment.</summary>
     private static async Task<Ok<RecordingView>> AddPicture(string id, int atMs, HttpRequest request, KostelContext context, RunningRecordings recordings, LibraryFolder library, Asker asker, CancellationToken cancel)
     {
-        RequireRoom(await Find(id, context, asker, cancel));
+        await Find(id, context, asker, cancel);
         var name = await PictureFiles.Keep(library, id, request.Body, cancel);
         return TypedResults.Ok(RecordingView.Of(await recordings.Change(
-            id, asker.PersonId, row => row.Marks = [.. row.Marks, new RecordedMark(MarkKind.Note, RecordedMark.Within(atMs, Pcm.ToMs(row.Samples)), "", name)], cancel)));
+            id, asker.PersonId, row => row.Marks = RecordedMark.Add(row.Marks, new RecordedMark(MarkKind.Note, RecordedMark.Within(atMs, Pcm.ToMs(row.Samples)), "", name)), cancel)));
     }
 
     private static async Task<PhysicalFileHttpResult> GetPicture(string id, int number, KostelContext context, LibraryFolder library, Asker asker, CancellationToken cancel)
