@@ -33,10 +33,15 @@ public static class DictatedText
             group += i > 0 && words[i].StartMs - words[i - 1].EndMs >= RestMs ? 1 : 0;
             var found = isLiteral > 0 ? null : commands.Find(c => Matches(c.Words, i));
             isLiteral = Math.Max(0, isLiteral - 1);
-            if (found?.Command.Deed == SpokenDeed.Literal && !commands.Exists(c => Matches(c.Words, i + found.Words.Length, isMeant: true)))
+
+            // These need words behind them: a command that is meant, one to be written with a capital.
+            var lacks = found?.Command.Deed switch
             {
-                found = null;
-            }
+                SpokenDeed.Literal => !commands.Exists(c => Matches(c.Words, i + found.Words.Length, isMeant: true)),
+                SpokenDeed.Capital => i + found.Words.Length == words.Count,
+                _ => false,
+            };
+            found = lacks ? null : found;
 
             if (found is not { Command: var command } || (command.Deed is SpokenDeed.Sign or SpokenDeed.Opening or SpokenDeed.Joining && IsThing(i)))
             {
@@ -77,7 +82,7 @@ public static class DictatedText
 
         bool Matches(string[] said, int at, bool isMeant = false)
         {
-            if (at + said.Length > words.Count || (said.Length == 1 && said[0] == "capital" && at + 1 >= words.Count))
+            if (at + said.Length > words.Count)
             {
                 return false;
             }
