@@ -1,14 +1,10 @@
 using System.CommandLine;
 using System.Globalization;
-using System.Net;
-using System.Net.Http.Headers;
 using System.Net.Http.Json;
-using System.Text;
 using System.Text.Json;
 using Kostel.Core.Links;
 using Kostel.Core.Speech;
 using Kostel.Core.Speech.Languages;
-using Kostel.Data.Folder;
 
 namespace Kostel.Cli;
 
