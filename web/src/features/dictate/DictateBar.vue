@@ -171,4 +171,12 @@ async function set() {
 dd {
   color: var(--soft);
 }
+@media (max-width: 620px) {
+  /* The field that one speaks into stays in sight. */
+  .list {
+    top: auto;
+    bottom: 8px;
+    max-height: 30vh;
+  }
+}
 </style>
