@@ -149,7 +149,7 @@ test('what is typed just before a passage is split is kept', async ({ page, empt
 test('at rest only what is likely wrong is underlined; the rest while one checks, or where one wants it', async ({ page, demo }) => {
   await page.goto(`${demo.address}/lecture/why-tides`)
   await expect.poll(() => highlighted(page, 'guessed').then((words) => words.length)).toBeGreaterThan(0)
-  expect(await highlighted(page, 'unsure')).toEqual([])
+  await expect.poll(() => highlighted(page, 'unsure')).toEqual([])
   await page.getByRole('button', { name: /doubtful word/ }).click()
   await expect.poll(() => highlighted(page, 'unsure').then((words) => words.length)).toBeGreaterThan(3)
   await page.getByRole('button', { name: 'Close' }).first().click()
@@ -173,7 +173,7 @@ test('the doubtful words are walked through, heard, found right and corrected', 
   await expect.poll(() => page.locator('audio').evaluate((m: HTMLMediaElement) => m.paused)).toBe(false)
   const word = bar.getByLabel('The word')
   const first = await word.inputValue()
-  expect(await highlighted(page, 'checked')).toEqual([first])
+  await expect.poll(() => highlighted(page, 'checked')).toEqual([first])
   await word.press('Enter')
   await expect(bar.getByRole('status')).toHaveText(`2 of ${before}`)
   await word.fill('kelpie')
@@ -195,7 +195,8 @@ test('find counts, marks and walks through every hit, on the page and on the sta
   const count = text.split('high water').length - 1
   await expect(page.getByRole('search').getByRole('status')).toHaveText(`1 of ${count}`)
   await expect(page.locator('[data-spans]')).toHaveAttribute('data-spans', String(count))
-  expect((await highlighted(page, 'found')).length).toBe(count)
+  // A long page is laid out piece by piece, and what is marked on it follows.
+  await expect.poll(async () => (await highlighted(page, 'found')).length).toBe(count)
   await page.keyboard.press('Enter')
   await expect(page.getByRole('search').getByRole('status')).toHaveText(`2 of ${count}`)
   await page.getByRole('textbox', { name: 'Find in this lecture' }).fill('zebra')
@@ -217,7 +218,7 @@ test('a span is marked, played again and again, noted, and an unclear one resolv
   await sheet.getByLabel('What you learned').fill('Sand is the coarsest.')
   await sheet.getByRole('button', { name: 'It is clear now' }).click()
   await expect(page.locator('.note', { hasText: 'Was unclear' })).toContainText('Sand is the coarsest.')
-  expect(await highlighted(page, 'unclear')).toEqual([])
+  await expect.poll(() => highlighted(page, 'unclear')).toEqual([])
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
   await page.keyboard.press('k')
   await page.keyboard.press('Shift+M')
