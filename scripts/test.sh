@@ -126,5 +126,8 @@ dotnet_suite tests/Kostel.Server.Tests
 browser_report=tests/e2e/test-results/report.json
 rm -f "$browser_report"
 (cd tests/e2e && npx playwright test) >"$state/browser.log" 2>&1
-json_counts browser $? "$browser_report" r.stats.expected r.stats.unexpected+r.stats.flaky
+browser_code=$?
+json_counts browser "$browser_code" "$browser_report" r.stats.expected+r.stats.flaky r.stats.unexpected
+# A second try is never silent: what needed one is worth a look.
+grep -A200 -E '^ +[0-9]+ flaky' "$state/browser.log" || true
 end
