@@ -160,7 +160,9 @@ public sealed class KostelContext(DbContextOptions<KostelContext> options, Trans
         modelBuilder.Entity<SummaryRow>(e => AsJson(OfLecture(e).Property(s => s.Parts)));
         modelBuilder.Entity<SheetRow>(e =>
         {
-            OfPerson(OfLecture(e)).Property(s => s.Version).IsConcurrencyToken();
+            e.HasOne<LectureRow>().WithMany().HasForeignKey(s => s.LectureId).OnDelete(DeleteBehavior.Cascade);
+            e.HasOne<CourseRow>().WithMany().HasForeignKey(s => s.CourseId).OnDelete(DeleteBehavior.Cascade);
+            OfPerson(e).Property(s => s.Version).IsConcurrencyToken();
             AsJson(e.Property(s => s.Content));
         });
         modelBuilder.Entity<EarlierSheetRow>(e =>

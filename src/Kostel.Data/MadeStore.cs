@@ -44,11 +44,22 @@ public static class MadeStore
         var rows = new List<MadeRow>();
         rows.AddRange((await context.Cards.Where(c => lectures.Contains(c.LectureId)).ToListAsync(cancel)).Select(Of));
         rows.AddRange((await context.Summaries.Where(s => lectures.Contains(s.LectureId)).ToListAsync(cancel)).GroupBy(s => s.LectureId).Select(g => Of(g.MaxBy(s => s.Id)!)));
-        rows.AddRange((await context.Sheets.Where(s => lectures.Contains(s.LectureId) && s.DeletedAt == null).ToListAsync(cancel)).Select(Of));
+        rows.AddRange((await context.Sheets.Where(s => s.LectureId != null && lectures.Contains(s.LectureId) && s.DeletedAt == null).ToListAsync(cancel)).Select(s => Of(s, s.LectureId!)));
+        rows.AddRange(await context.CourseSheets(lectures, cancel));
         rows.AddRange((await context.Questions.Where(q => q.LectureId != null && lectures.Contains(q.LectureId) && q.DeletedAt == null).ToListAsync(cancel)).Select(Of));
         rows.AddRange((await context.Quizzes.Include(q => q.Questions).Where(q => lectures.Contains(q.LectureId)).ToListAsync(cancel)).GroupBy(q => q.LectureId).Select(g => Of(g.MaxBy(q => q.Id)!)));
         rows.AddRange((await context.Marks.Where(m => lectures.Contains(m.LectureId) && m.DeletedAt == null).ToListAsync(cancel)).Select(Of));
         return rows;
+    }
+
+    /// <summary>A sheet of a course is one of each of its lectures, and among several of them the first one's.</summary>
+    private static async Task<IEnumerable<MadeRow>> CourseSheets(this KostelContext context, IReadOnlyCollection<string> lectures, CancellationToken cancel)
+    {
+        var of = (await context.Lectures.Where(l => lectures.Contains(l.Id) && l.CourseId != null).OrderBy(l => l.Id).Select(l => new { l.Id, Course = l.CourseId!.Value }).ToListAsync(cancel))
+            .GroupBy(l => l.Course).ToDictionary(g => g.Key, g => g.First().Id);
+        var courses = of.Keys.ToList();
+        var sheets = await context.Sheets.Where(s => s.CourseId != null && courses.Contains(s.CourseId.Value) && s.DeletedAt == null).ToListAsync(cancel);
+        return sheets.Select(s => Of(s, of[s.CourseId!.Value]));
     }
 
     private static MadeRow Of(CardRow c) => new(
@@ -63,8 +74,8 @@ public static class MadeStore
         () => s.Parts.SelectMany(p => p.Lines),
         t => s.Parts = s.Parts.Select(p => p with { Lines = p.Lines.Select(l => l with { Quote = t.Dequeue() }).ToList() }).ToList());
 
-    private static MadeRow Of(SheetRow s) => new(
-        "sheet", s.Id, s.LectureId, s.Content.Sources().Select(e => e.StartMs).FirstOrDefault(),
+    private static MadeRow Of(SheetRow s, string lecture) => new(
+        "sheet", s.Id, lecture, s.Content.Sources().Select(e => e.StartMs).FirstOrDefault(),
         () => s.Content.Texts().Prepend(s.Name),
         s.Content.Sources,
         t => (s.Name, s.Content, s.Version) = (t.Dequeue(), s.Content.With(t), s.Version + 1));

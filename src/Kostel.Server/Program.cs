@@ -114,6 +114,7 @@ builder.Services.AddSingleton<LectureArrival>();
 builder.Services.AddSingleton<FeedReading>();
 builder.Services.AddSingleton<IGrammar, GrammarProcesses>(_ => new GrammarProcesses());
 builder.Services.AddScoped<StudyMaking>();
+builder.Services.AddScoped<SheetMaking>();
 builder.Services.AddScoped<Asker>();
 builder.Services.AddScoped<LectureEditing>();
 builder.Services.AddScoped<LectureViews>();

@@ -45,6 +45,7 @@ public sealed class EarlierSchemaTests : IDisposable
         Assert.Equal(("Opening", "seas", Quote), (part.Chapter, part.Lines[0].LectureId, part.Lines[0].Quote));
         Assert.All(await context.Sheets.ToListAsync(cancel), s => Assert.Equal(("Twice.", Quote, "seas"), (s.Content.Lines().Single().Cells[0], s.Content.Sources().Single().Quote, s.Content.Sources().Single().LectureId)));
         Assert.All(await context.EarlierSheets.ToListAsync(cancel), s => Assert.True(s.Content.HasNoLine()));
+        Assert.Equal(await context.Sheets.CountAsync(cancel), await context.EarlierSheets.CountAsync(cancel));
         var cards = await context.Cards.Include(c => c.Memories).OrderBy(c => c.Id).ToListAsync(cancel);
         Assert.Equal([new QuestionCard("How often?", "Twice."), new GapCard("It rises ____ a \"day\".", "Twice.")], cards.Select(c => c.Content));
         var card = cards[0];

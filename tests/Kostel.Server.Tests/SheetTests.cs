@@ -40,7 +40,7 @@ public sealed class SheetTests(SharedServer shared) : IClassFixture<SharedServer
     public async Task Of_two_windows_neither_loses_what_it_wrote()
     {
         var (id, sheet) = await Make("points");
-        var address = $"/api/lectures/{id}/sheets/{sheet["id"]}";
+        var address = $"/api/sheets/{sheet["id"]}";
         using var first = await Change(address, sheet, "Mine", false);
         Assert.Equal(HttpStatusCode.OK, first.StatusCode);
         using var second = await Change(address, sheet, "Theirs", false);
@@ -58,7 +58,7 @@ public sealed class SheetTests(SharedServer shared) : IClassFixture<SharedServer
     public async Task Made_again_it_keeps_what_was_worded_and_shows_before_what_would_change()
     {
         var (id, sheet) = await Make("points");
-        var address = $"/api/lectures/{id}/sheets/{sheet["id"]}";
+        var address = $"/api/sheets/{sheet["id"]}";
         var parts = Parts(sheet);
         parts[0]!["lines"]![0]!["cells"]![0] = "Worded by me.";
         using var changed = await server.Send(HttpMethod.Put, address, new { name = "Key points", parts, version = 0, over = false });
@@ -75,7 +75,7 @@ public sealed class SheetTests(SharedServer shared) : IClassFixture<SharedServer
     {
         var id = await server.BringText();
         var own = await server.Post($"/api/lectures/{id}/sheets", new { form = "own", ofMarks = false });
-        var address = $"/api/lectures/{id}/sheets/{own["id"]}";
+        var address = $"/api/sheets/{own["id"]}";
         var line = Lines(await server.Post($"{address}/lines", new { startMs = 5_000, endMs = 9_000 }))[0];
         Assert.Equal("A spring tied is the highest of all.", line["cells"]![0]!.GetValue<string>());
         await server.Rewrite(id, t => t.Replace("tied", "tide", StringComparison.Ordinal));
@@ -90,7 +90,7 @@ public sealed class SheetTests(SharedServer shared) : IClassFixture<SharedServer
     {
         var id = await server.BringText();
         var own = await server.Post($"/api/lectures/{id}/sheets", new { form = "own", ofMarks = false });
-        var address = $"/api/lectures/{id}/sheets/{own["id"]}";
+        var address = $"/api/sheets/{own["id"]}";
         await server.Post($"{address}/lines", new { startMs = 5_000, endMs = 9_000, text = "Perigee doubles the quarrel." });
         async Task<int> Found() => (await server.Get("/api/search?text=perigee%20quarrel"))["lectures"]!.AsArray().SelectMany(l => l!["hits"]!.AsArray()).Count(h => h!["kind"]!.GetValue<string>() == "sheet" && h["ref"]!.GetValue<string>() == own["id"]!.ToString());
         Assert.Equal(1, await Found());
@@ -109,7 +109,7 @@ public sealed class SheetTests(SharedServer shared) : IClassFixture<SharedServer
         var (id, sheet) = await Make("terms");
         var copy = await server.BringIn("copy.json", await server.Http.GetByteArrayAsync($"/api/lectures/{id}/export?format=json", Cancel), "A copy");
         var there = Assert.Single((await server.Get($"/api/lectures/{copy}/sheets")).AsArray())!;
-        var brought = await server.Get($"/api/lectures/{copy}/sheets/{there["id"]}");
+        var brought = await server.Get($"/api/sheets/{there["id"]}");
         Assert.Equal(Lines(sheet).Select(l => l["cells"]!.ToJsonString()), Lines(brought).Select(l => l["cells"]!.ToJsonString()));
         Assert.All(Lines(brought), l => Assert.Equal(copy, l["source"]!["lectureId"]!.GetValue<string>()));
     }
@@ -124,7 +124,7 @@ public sealed class SheetTests(SharedServer shared) : IClassFixture<SharedServer
         var folder = Directory.CreateTempSubdirectory("kostel-sheet").FullName;
         foreach (var format in new[] { "pdf", "docx" })
         {
-            await File.WriteAllBytesAsync(Path.Combine(folder, $"sheet.{format}"), await server.Http.GetByteArrayAsync($"/api/lectures/{id}/sheets/{sheet["id"]}/export?format={format}", Cancel), Cancel);
+            await File.WriteAllBytesAsync(Path.Combine(folder, $"sheet.{format}"), await server.Http.GetByteArrayAsync($"/api/sheets/{sheet["id"]}/export?format={format}", Cancel), Cancel);
         }
 
         var pdf = OutsideReader.Run("pdftotext", "-layout", Path.Combine(folder, "sheet.pdf"), "-");
@@ -155,12 +155,12 @@ public sealed class SheetTests(SharedServer shared) : IClassFixture<SharedServer
             Slack water comes between two streams.
             """);
         var sheet = await server.Post($"/api/lectures/{id}/sheets", new { form = "tasks", ofMarks = false });
-        var calendar = Ical.Net.Calendar.Load(await server.Http.GetStringAsync($"/api/lectures/{id}/sheets/{sheet["id"]}/export?format=ics", Cancel))!;
+        var calendar = Ical.Net.Calendar.Load(await server.Http.GetStringAsync($"/api/sheets/{sheet["id"]}/export?format=ics", Cancel))!;
         var todo = Assert.Single(calendar.Todos);
         Assert.Equal("Please read chapter four by 3 November 2026.", todo.Summary);
         Assert.Equal(new DateOnly(2026, 11, 3), todo.Due!.Date);
         Assert.EndsWith("?t=5", todo.Url!.ToString(), StringComparison.Ordinal);
-        using var points = await server.Http.GetAsync($"/api/lectures/{id}/sheets/{sheet["id"]}/export?format=exe", Cancel);
+        using var points = await server.Http.GetAsync($"/api/sheets/{sheet["id"]}/export?format=exe", Cancel);
         Assert.Equal(HttpStatusCode.BadRequest, points.StatusCode);
     }
 
@@ -197,7 +197,7 @@ public sealed class SheetTests(SharedServer shared) : IClassFixture<SharedServer
         var sheet = await server.Post($"/api/lectures/{id}/sheets", new { form = "comparison", compared = new[] { "spring tide", "neap tide" } });
         Assert.Equal("Spring tide and neap tide", (string)sheet["name"]!);
         Assert.Contains(Lines(sheet), l => (string)l["cells"]![0]! == "Neap tide");
-        Assert.Empty((await server.Get($"/api/lectures/{id}/sheets/{sheet["id"]}/again"))["differences"]!.AsArray());
+        Assert.Empty((await server.Get($"/api/sheets/{sheet["id"]}/again"))["differences"]!.AsArray());
         using var unspoken = await server.Send(HttpMethod.Post, $"/api/lectures/{id}/sheets", new { form = "comparison", compared = new[] { "spring tide", "sourdough" } });
         Assert.Contains("does not speak of both", await ServerProcess.Detail(unspoken), StringComparison.Ordinal);
         using var one = await server.Send(HttpMethod.Post, $"/api/lectures/{id}/sheets", new { form = "comparison", compared = new[] { "spring tide" } });

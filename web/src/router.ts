@@ -64,6 +64,13 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: '/sheet/:sheet(\\d+)',
+      name: 'sheet',
+      component: () => import('./features/sheets/SheetScreen.vue'),
+      meta: { title: 'Sheet' },
+      props: true,
+    },
+    {
       path: '/course/:course/terms',
       name: 'terms',
       component: () => import('./features/terms/TermsScreen.vue'),

@@ -941,6 +941,9 @@ namespace Kostel.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("CourseId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<DateTime?>("DeletedAt")
                         .HasColumnType("TEXT");
 
@@ -949,7 +952,6 @@ namespace Kostel.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("LectureId")
-                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<DateTime>("MadeAt")
@@ -970,6 +972,8 @@ namespace Kostel.Data.Migrations
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("CourseId");
 
                     b.HasIndex("LectureId");
 
@@ -1435,11 +1439,15 @@ namespace Kostel.Data.Migrations
 
             modelBuilder.Entity("Kostel.Data.Rows.SheetRow", b =>
                 {
+                    b.HasOne("Kostel.Data.Rows.CourseRow", null)
+                        .WithMany()
+                        .HasForeignKey("CourseId")
+                        .OnDelete(DeleteBehavior.Cascade);
+
                     b.HasOne("Kostel.Data.Rows.LectureRow", null)
                         .WithMany()
                         .HasForeignKey("LectureId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired();
+                        .OnDelete(DeleteBehavior.Cascade);
 
                     b.HasOne("Kostel.Data.Rows.PersonRow", null)
                         .WithMany()

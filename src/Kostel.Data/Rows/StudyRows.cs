@@ -79,12 +79,16 @@ public sealed class SummaryRow
     public DateTime MadeAt { get; set; }
 }
 
-/// <summary>A sheet of a lecture, as it is now.</summary>
+/// <summary>A sheet of a lecture or of a course, as it is now.</summary>
 public sealed class SheetRow
 {
     public int Id { get; set; }
 
-    public required string LectureId { get; set; }
+    /// <summary>The lecture that it is of; null for a course.</summary>
+    public string? LectureId { get; set; }
+
+    /// <summary>The course that it is of; null for a lecture.</summary>
+    public int? CourseId { get; set; }
 
     /// <summary>Whose it is.</summary>
     public int OwnerId { get; set; } = PersonRow.TheOne;

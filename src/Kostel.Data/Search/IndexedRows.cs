@@ -27,7 +27,7 @@ internal sealed record IndexedRows(
         new(IndexedKind.Summary, "Summaries", "Parts", $"(SELECT group_concat(json_extract(l.value, '$.quote'), ' ') FROM json_each(r.Parts, {Inside("r.Parts")}) p, json_each(p.value, '$.lines') l)"),
         new(IndexedKind.Sheet, "Sheets", "Name, Content, DeletedAt",
             $"r.Name || ' ' || coalesce((SELECT group_concat(c.value, ' ') FROM json_each(r.Content, {Under("r.Content", "parts")}) p, json_each(p.value, '$.lines') l, json_each(l.value, '$.cells') c), '')",
-            Owner: "r.OwnerId", Which: "r.DeletedAt IS NULL"),
+            Course: "r.CourseId", Owner: "r.OwnerId", Which: "r.DeletedAt IS NULL"),
         new(IndexedKind.Question, "Questions", "Text, DeletedAt", "r.Text", Course: "r.CourseId", Owner: "r.OwnerId", Which: "r.DeletedAt IS NULL"),
         new(IndexedKind.Thread, "Threads", "Title, IsNamed, DeletedAt", "r.Title", Course: "r.CourseId", Owner: "r.OwnerId", Which: "r.DeletedAt IS NULL AND r.IsNamed"),
         new(IndexedKind.Term, "Terms", "Written", "r.Written", Lecture: "NULL", Course: "r.CourseId", Ref: "r.Number"),

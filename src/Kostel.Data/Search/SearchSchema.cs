@@ -10,7 +10,7 @@ namespace Kostel.Data.Search;
 public static class SearchSchema
 {
     /// <summary>Goes up with every change of what is written here or in <see cref="IndexedRows"/>.</summary>
-    private const int Form = 2;
+    private const int Form = 3;
 
     private const string Tables = """
         CREATE TABLE SearchState (Form INTEGER NOT NULL, Changes INTEGER NOT NULL);

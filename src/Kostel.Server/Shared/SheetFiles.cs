@@ -21,6 +21,16 @@ internal enum SheetFormat
     Ics,
 }
 
+/// <summary>What a sheet is of: a lecture, or a course.</summary>
+/// <param name="Id">Stays the same from one writing to the next.</param>
+/// <param name="HeldOn">The day by which "next Friday" is a date; null for none.</param>
+internal sealed record SheetSubject(string Id, string Title, DateOnly? HeldOn)
+{
+    public static implicit operator SheetSubject(LectureRow lecture) => new(lecture.Id, lecture.Title, lecture.HeldOn);
+
+    public static implicit operator SheetSubject(CourseRow course) => new(string.Create(CultureInfo.InvariantCulture, $"course-{course.Id}"), course.Title, null);
+}
+
 /// <summary>A file to be handed out.</summary>
 internal sealed record OutFile(byte[] Content, string Type, string Name);
 
@@ -36,19 +46,22 @@ internal static class SheetFiles
     /// <summary>A sheet as a paper.</summary>
     public static SheetPaper Paper(this LectureRow lecture, string name, Sheet sheet, string? link) => new(name, Facts(lecture), sheet, link);
 
+    /// <summary>A sheet of a course as a paper.</summary>
+    public static SheetPaper Paper(this CourseRow course, string name, Sheet sheet, string? link) => new(name, course.Title, sheet, link);
+
     /// <summary>A summary as a sheet.</summary>
     public static Sheet AsSheet(this SummaryRow summary) => new(["Summary"], [.. summary.Parts.Where(p => p.Lines.Count > 0).Select(p => new SheetPart(p.Chapter, [.. p.Lines.Select(l => new SheetLine([l.Quote], l))]))]);
 
     /// <summary>The file of a paper.</summary>
-    public static OutFile Write(this SheetPaper paper, SheetFormat format, LectureRow lecture, DateTime now)
+    public static OutFile Write(this SheetPaper paper, SheetFormat format, SheetSubject of, DateTime now)
     {
-        var name = $"{FileNames.Of($"{lecture.Title} {paper.Title}")}.{format.ToString().ToLowerInvariant()}";
+        var name = $"{FileNames.Of($"{of.Title} {paper.Title}")}.{format.ToString().ToLowerInvariant()}";
         return format switch
         {
             SheetFormat.Docx => Document(DocxSheet.Write, "application/vnd.openxmlformats-officedocument.wordprocessingml.document"),
             SheetFormat.Pdf => Document(PdfSheet.Write, MediaTypeNames.Application.Pdf),
             SheetFormat.Html => Text(SheetHtml.Write(paper), "text/html"),
-            SheetFormat.Ics => Text(TaskCalendar.Write(paper, lecture.Id, lecture.HeldOn, now), "text/calendar"),
+            SheetFormat.Ics => Text(TaskCalendar.Write(paper, of.Id, of.HeldOn, now), "text/calendar"),
             _ => Text(string.Concat(SheetMarkdown.Write(paper).Select(l => l + "\n")), "text/markdown"),
         };
 

@@ -67,7 +67,7 @@ internal sealed class StudyMaking(KostelContext context, IGrammar grammar, TimeP
     public async Task FirstSheets(string id, IReadOnlyList<SheetForm> forms, CancellationToken cancel)
     {
         var lecture = await context.FindLecture(id, cancel);
-        foreach (var form in forms.Where(f => f is not (SheetForm.Own or SheetForm.Comparison)).Distinct())
+        foreach (var form in forms.Where(f => f.IsPlain()).Distinct())
         {
             if (!await context.Sheets.AnyAsync(s => s.LectureId == id && s.Form == form, cancel) && await Sheet(lecture, form, new StudyStretch(), PersonRow.TheOne, cancel) is var sheet && !sheet.HasNoLine())
             {

@@ -91,7 +91,7 @@ public class SheetEditingTests
     [Fact]
     public void A_page_shows_signs_as_signs()
     {
-        var html = SheetHtml.Write(new SheetPaper("<b>", "a & b", new Sheet(["Cue", "Note"], [new SheetPart("\"x\"", [new SheetLine(["<script>", "1\n2"], Line("q", 61).Source)])]), "http://localhost/lecture/wells"));
+        var html = SheetHtml.Write(new SheetPaper("<b>", "a & b", new Sheet(["Cue", "Note"], [new SheetPart("\"x\"", [new SheetLine(["<script>", "1\n2"], Line("q", 61).Source)])]).In("wells"), "http://localhost/lecture"));
         Assert.DoesNotContain("<script>", html, StringComparison.Ordinal);
         Assert.Contains("1<br>2", html, StringComparison.Ordinal);
         Assert.Contains("?t=61\">1:01</a>", html, StringComparison.Ordinal);

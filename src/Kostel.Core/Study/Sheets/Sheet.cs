@@ -32,6 +32,16 @@ public enum SheetForm
 
     /// <summary>Two things beside each other.</summary>
     Comparison,
+
+    /// <summary>What several lectures of a course say, the same once.</summary>
+    Course,
+}
+
+/// <summary>What kinds of forms there are.</summary>
+public static class SheetForms
+{
+    /// <summary>Whether it is made of any lecture without more being said.</summary>
+    public static bool IsPlain(this SheetForm form) => form is not (SheetForm.Own or SheetForm.Comparison or SheetForm.Course);
 }
 
 /// <summary>A line of a sheet: an entry of a list, or a row of a table.</summary>
@@ -67,6 +77,18 @@ public sealed record Sheet(IReadOnlyList<string> Columns, IReadOnlyList<SheetPar
     /// <summary>All its texts, in an order that stays: headings, cells and quotations.</summary>
     public IEnumerable<string> Texts() =>
         Parts.SelectMany(p => p.Lines.SelectMany(l => l.Source is { } s ? l.Cells.Append(s.Quote) : l.Cells).Prepend(p.Heading)).Concat(Foot is null ? [] : [Foot.Quote]);
+
+    /// <summary>The same with a line of the person's own at its end.</summary>
+    /// <param name="source">Where it is said.</param>
+    /// <param name="text">What stands in the last column.</param>
+    /// <param name="first">What stands in the first of several.</param>
+    public Sheet With(Evidence source, string text, string first = "")
+    {
+        var cells = Columns.Select((_, i) => i == Columns.Count - 1 ? text : i == 0 ? first : "").ToList();
+        var parts = Parts.Count == 0 ? [new SheetPart("", [])] : Parts.ToList();
+        parts[^1] = parts[^1] with { Lines = [.. parts[^1].Lines, new SheetLine(cells, source, IsOwn: true)] };
+        return this with { Parts = parts };
+    }
 
     /// <summary>The same with other texts, as many and in the same order.</summary>
     public Sheet With(Queue<string> texts) => this with

@@ -17,6 +17,7 @@ public static class SheetNames
         SheetForm.Steps => "Steps",
         SheetForm.Tasks => "Dates and tasks",
         SheetForm.Comparison => "Comparison",
+        SheetForm.Course => "The course on a sheet",
         _ => "My sheet",
     };
 

@@ -87,7 +87,7 @@ public static class SheetRemaking
         return found;
     }
 
-    private static bool IsSamePlace(SheetLine a, SheetLine b) => a.Source is { } x && b.Source is { } y && x.IsSamePlace(y);
+    private static bool IsSamePlace(SheetLine a, SheetLine b) => a.Source is { } x && b.Source is { } y && x.LectureId == y.LectureId && x.IsSamePlace(y);
 
     /// <summary>Under the person's heading, where they worded the one above these lines.</summary>
     private static SheetPart Headed(SheetPart part, List<SheetLine> lines, Sheet kept)

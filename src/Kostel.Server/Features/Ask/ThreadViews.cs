@@ -19,9 +19,6 @@ public sealed record ThreadView(int Id, string Title, bool IsNamed, string? Lect
 /// <summary>A thread with its questions, in the order in which they were asked.</summary>
 public sealed record WholeThread(ThreadView Thread, IReadOnlyList<QuestionView> Questions);
 
-/// <summary>A lecture that an answer quotes. One that is gone is not among them.</summary>
-public sealed record QuotedLecture(string Id, string Title, DateOnly? HeldOn, bool HasSound);
-
 /// <summary>What is said of one of several things or lectures.</summary>
 public sealed record SideView(string Name, IReadOnlyList<EvidenceView> Lines);
 
@@ -56,10 +53,14 @@ public sealed record QuestionView(int Id, string Text, DateTime AskedAt, AnswerV
 /// <summary>Shows threads and answers, beside what the lectures say today.</summary>
 internal sealed class ThreadViews(KostelContext context)
 {
-    private readonly Dictionary<string, (LectureRow Row, Func<Evidence, EvidenceView> View)?> lectures = [];
+    private readonly QuotedLectures lectures = new(context);
 
     /// <summary>Whether what is shown was found a moment ago: then it needs no comparison with what is said today.</summary>
-    public bool IsFresh { get; set; }
+    public bool IsFresh
+    {
+        get => lectures.IsFresh;
+        set => lectures.IsFresh = value;
+    }
 
     public async Task<ThreadView> Of(ThreadRow thread, CancellationToken cancel) => new(
         thread.Id, thread.Title, thread.IsNamed, thread.LectureId,
@@ -75,37 +76,18 @@ internal sealed class ThreadViews(KostelContext context)
     public async Task<AnswerView> Of(Answer answer, string? lectureId, string text, CancellationToken cancel)
     {
         var all = answer.Lines.Concat(answer.Sides.SelectMany(s => s.Lines)).ToList();
-        await Open(all, lectureId, cancel);
-        var quoted = all.Select(l => l.LectureId ?? lectureId).OfType<string>().Distinct().Select(id => lectures[id]).OfType<(LectureRow Row, Func<Evidence, EvidenceView>)>();
+        await lectures.Open(all, lectureId, cancel);
         return new AnswerView(
-            answer.State, answer.Form, answer.Lines.Select(l => View(l, lectureId)).ToList(), answer.Parts, answer.Items, answer.Sides.Select(s => new SideView(s.Name, s.Lines.Select(l => View(l, lectureId)).ToList())).ToList(),
+            answer.State, answer.Form, answer.Lines.Select(l => lectures.View(l, lectureId)).ToList(), answer.Parts, answer.Items, answer.Sides.Select(s => new SideView(s.Name, s.Lines.Select(l => lectures.View(l, lectureId)).ToList())).ToList(),
             answer.SaysYes, answer.Differs, answer.IsChosen, answer.UnheardWords, answer.Understood is { } understood ? FollowUp.Taken(text, understood) : [],
-            answer.Scope.Select(s => new ScopeView(s.Kind, s.Words)).ToList(), answer.Off.Select(k => JsonNamingPolicy.CamelCase.ConvertName(k.ToString())).ToList(), quoted.Select(l => new QuotedLecture(l.Row.Id, l.Row.Title, l.Row.HeldOn, l.Row.HasSound)).ToList());
+            answer.Scope.Select(s => new ScopeView(s.Kind, s.Words)).ToList(), answer.Off.Select(k => JsonNamingPolicy.CamelCase.ConvertName(k.ToString())).ToList(), lectures.Of(all, lectureId));
     }
 
     private async Task<WrittenView> Of(WrittenAnswer written, string? lectureId, CancellationToken cancel)
     {
-        await Open(written.Passages, lectureId, cancel);
+        await lectures.Open(written.Passages, lectureId, cancel);
         return new WrittenView(
             written.Host, written.Model, written.WrittenAt, written.Instructions,
-            written.Sentences.Select(s => new WrittenSentenceView(s.Text, s.Passages, s.Doubts, s.IsOutside)).ToList(), written.Passages.Select(p => View(p, lectureId)).ToList());
+            written.Sentences.Select(s => new WrittenSentenceView(s.Text, s.Passages, s.Doubts, s.IsOutside)).ToList(), written.Passages.Select(p => lectures.View(p, lectureId)).ToList());
     }
-
-    private async Task Open(IEnumerable<Evidence> lines, string? lectureId, CancellationToken cancel)
-    {
-        foreach (var id in lines.Select(l => l.LectureId ?? lectureId).OfType<string>().Distinct().Where(id => !lectures.ContainsKey(id)))
-        {
-            var found = await context.Lectures.AsNoTracking().FirstOrDefaultAsync(l => l.Id == id && l.DeletedAt == null, cancel);
-            lectures[id] = found is null ? null : (found, IsFresh ? await Fresh(id, cancel) : new EvidenceViews(id, await context.Transcript(found, cancel)).Of);
-        }
-    }
-
-    private async Task<Func<Evidence, EvidenceView>> Fresh(string id, CancellationToken cancel)
-    {
-        var chapters = await context.Chapters.AsNoTracking().Where(c => c.LectureId == id).OrderBy(c => c.StartMs).Select(c => new { c.StartMs, c.Title }).ToListAsync(cancel);
-        return line => new EvidenceView(id, line.StartMs, line.EndMs, line.Quote, chapters.LastOrDefault(c => c.StartMs <= line.StartMs)?.Title ?? "", null);
-    }
-
-    private EvidenceView View(Evidence line, string? lectureId) =>
-        lectures[line.LectureId ?? lectureId!] is { } at ? at.View(line) : new EvidenceView(line.LectureId ?? "", line.StartMs, line.EndMs, line.Quote, "", null);
 }

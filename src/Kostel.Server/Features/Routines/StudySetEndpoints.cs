@@ -69,7 +69,7 @@ internal static class StudySetEndpoints
         return TypedResults.NoContent();
     }
 
-    private static List<SheetForm> Forms(StudySet set) => (set.Sheets ?? []).Where(f => f is not (SheetForm.Own or SheetForm.Comparison)).Distinct().ToList();
+    private static List<SheetForm> Forms(StudySet set) => (set.Sheets ?? []).Where(f => f.IsPlain()).Distinct().ToList();
 
     private static async Task<IReadOnlyList<StudySet>> Kept(KostelContext context, Asker asker, CancellationToken cancel) =>
         await context.Setting(asker.PersonId, Setting, cancel) is { } value ? JsonSerializer.Deserialize<List<StudySet>>(value, JsonSerializerOptions.Web) ?? [] : [];

@@ -60,17 +60,26 @@ internal sealed class HitTexts(KostelContext context, IReadOnlyList<IReadOnlyLis
         }).ToList();
     }
 
-    /// <summary>Courses and terms of courses.</summary>
+    /// <summary>Courses, and their terms and sheets.</summary>
     public async Task<List<SearchCourse>> Courses(List<FoundEntry> entries, CancellationToken cancel)
     {
         var ids = entries.ConvertAll(e => e.CourseId ?? 0);
         var titles = ids.Count == 0 ? [] : await context.Courses.AsNoTracking().Where(c => ids.Contains(c.Id)).ToDictionaryAsync(c => c.Id, c => c.Title, cancel);
         var terms = ids.Count == 0 ? [] : await context.Terms.AsNoTracking().Where(t => ids.Contains(t.CourseId)).ToDictionaryAsync(t => (t.CourseId, Ref(t.Number)), t => t.Written, cancel);
+        var sheets = (await Rows(IndexedKind.Sheet, [], [.. entries.Where(e => e.Kind == IndexedKind.Sheet).Select(e => e.Ref)], cancel)).ToDictionary(s => s.Ref, s => s.Text);
         return entries.Where(e => titles.ContainsKey(e.CourseId ?? 0)).Select(e =>
         {
             var course = titles[e.CourseId!.Value];
-            var excerpt = Excerpt.Of(e.Kind == IndexedKind.Term ? terms.GetValueOrDefault((e.CourseId.Value, e.Ref), "") : course, lookedFor, Length);
-            return new SearchCourse(e.Kind, course, excerpt.Text, excerpt.Spans);
+            var excerpt = Excerpt.Of(
+                e.Kind switch
+                {
+                    IndexedKind.Term => terms.GetValueOrDefault((e.CourseId.Value, e.Ref), ""),
+                    IndexedKind.Sheet => sheets.GetValueOrDefault(e.Ref, ""),
+                    _ => course,
+                },
+                lookedFor,
+                Length);
+            return new SearchCourse(e.Kind, course, e.Kind == IndexedKind.Sheet ? int.Parse(e.Ref, CultureInfo.InvariantCulture) : null, excerpt.Text, excerpt.Spans);
         }).Where(c => c.Text.Length > 0).ToList();
     }
 
@@ -139,7 +148,7 @@ internal sealed class HitTexts(KostelContext context, IReadOnlyList<IReadOnlyLis
             IndexedKind.Summary => (await context.Summaries.AsNoTracking().Where(s => numbers.Contains(s.Id)).ToListAsync(cancel))
                 .ConvertAll(s => (s.LectureId, Ref(s.Id), string.Join(' ', s.Parts.SelectMany(p => p.Lines).Select(l => l.Quote)))),
             IndexedKind.Sheet => (await context.Sheets.AsNoTracking().Where(s => numbers.Contains(s.Id)).ToListAsync(cancel))
-                .ConvertAll(s => (s.LectureId, Ref(s.Id), $"{s.Name} · {string.Join(' ', s.Content.Lines().SelectMany(l => l.Cells))}")),
+                .ConvertAll(s => (s.LectureId ?? "", Ref(s.Id), $"{s.Name} · {string.Join(' ', s.Content.Lines().SelectMany(l => l.Cells))}")),
             IndexedKind.Question => (await context.Questions.AsNoTracking().Where(q => numbers.Contains(q.Id)).ToListAsync(cancel)).ConvertAll(q => (q.LectureId ?? "", Ref(q.Id), q.Text)),
             IndexedKind.Thread => (await context.Threads.AsNoTracking().Where(t => numbers.Contains(t.Id)).ToListAsync(cancel)).ConvertAll(t => (t.LectureId ?? "", Ref(t.Id), t.Title)),
             _ => [],

@@ -58,7 +58,7 @@ internal sealed class SearchReading(KostelContext context, SearchMemory memory)
         var texts = new HitTexts(context, lookedFor);
         return new SearchView(
             IsEmpty: false, index is not null, taken, found.Count, await Lectures([.. found.Values], scope, texts, cancel),
-            await texts.Courses(Elsewhere(e => e.Kind is IndexedKind.Course or IndexedKind.Term), cancel),
+            await texts.Courses(Elsewhere(e => e.Kind is IndexedKind.Course or IndexedKind.Term or IndexedKind.Sheet), cancel),
             await texts.Threads(Elsewhere(e => e.Kind is IndexedKind.Question or IndexedKind.Thread), cancel));
 
         List<FoundEntry> Elsewhere(Func<FoundEntry, bool> which) => found.Values.Where(f => f.Entry.LectureId is null && which(f.Entry)).Select(f => f.Entry).Take(MostLectures).ToList();

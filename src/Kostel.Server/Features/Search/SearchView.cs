@@ -38,8 +38,9 @@ public sealed record SearchPlace(int StartMs, int EndMs, FoundBy By);
 public sealed record SearchLecture(
     string Id, string Title, string? Course, DateOnly? HeldOn, int DurationMs, bool HasSound, int HitCount, IReadOnlyList<SearchPlace> Places, IReadOnlyList<SearchHit> Hits);
 
-/// <summary>A course, or a term of one, that was found.</summary>
-public sealed record SearchCourse(IndexedKind Kind, string Course, string Text, IReadOnlyList<IReadOnlyList<int>> Spans);
+/// <summary>A course, or a term or a sheet of one, that was found.</summary>
+/// <param name="Sheet">The number of the sheet.</param>
+public sealed record SearchCourse(IndexedKind Kind, string Course, int? Sheet, string Text, IReadOnlyList<IReadOnlyList<int>> Spans);
 
 /// <summary>A thread of questions to a course, or to everything, that was found.</summary>
 /// <param name="Course">The course that was asked; null for everything.</param>

@@ -1,6 +1,7 @@
 using Kostel.Core.Study.Made;
 using Kostel.Core.Study.Sheets;
 using Kostel.Core.Study.Written;
+using Kostel.Core.Transcripts;
 using Kostel.Data.Rows;
 using Kostel.Server.Shared;
 
@@ -15,12 +16,17 @@ public sealed record SheetEntry(int Id, SheetForm Form, string Name, DateTime Ch
 /// <param name="Columns">What stands in each column; one is a list.</param>
 /// <param name="Foot">What it comes to.</param>
 /// <param name="Writing">The model that wrote it, and what of that was left out; null for none.</param>
-public sealed record SheetView(int Id, SheetForm Form, string Name, string Key, IReadOnlyList<string> Columns, IReadOnlyList<SheetPartView> Parts, EvidenceView? Foot, DateTime ChangedAt, int Version, SheetWriting? Writing)
+/// <param name="LectureId">The lecture that it is of; null for a course.</param>
+/// <param name="Course">The course that it is of; null for a lecture.</param>
+/// <param name="Lectures">The lectures that it quotes.</param>
+public sealed record SheetView(
+    int Id, SheetForm Form, string Name, string? LectureId, string? Course, IReadOnlyList<QuotedLecture> Lectures, string Key, IReadOnlyList<string> Columns, IReadOnlyList<SheetPartView> Parts, EvidenceView? Foot, DateTime ChangedAt,
+    int Version, SheetWriting? Writing)
 {
-    internal static SheetView Of(SheetRow row, EvidenceViews evidence) => new(
-        row.Id, row.Form, row.Name, MadeThing.KeyOf("sheet", row.Id), row.Content.Columns,
-        [.. row.Content.Parts.Select(p => new SheetPartView(p.Heading, [.. p.Lines.Select(l => new SheetLineView(l.Cells, l.Source is null ? null : evidence.Of(l.Source), l.IsOwn))]))],
-        row.Content.Foot is null ? null : evidence.Of(row.Content.Foot), row.ChangedAt, row.Version, row.Content.Writing);
+    internal static SheetView Of(SheetRow row, string? course, QuotedLectures lectures, IReadOnlyList<Evidence> sources) => new(
+        row.Id, row.Form, row.Name, row.LectureId, course, lectures.Of(sources, row.LectureId), MadeThing.KeyOf("sheet", row.Id), row.Content.Columns,
+        [.. row.Content.Parts.Select(p => new SheetPartView(p.Heading, [.. p.Lines.Select(l => new SheetLineView(l.Cells, l.Source is null ? null : lectures.View(l.Source, row.LectureId), l.IsOwn))]))],
+        row.Content.Foot is null ? null : lectures.View(row.Content.Foot, row.LectureId), row.ChangedAt, row.Version, row.Content.Writing);
 }
 
 /// <summary>Lines of a sheet under a heading; empty for none.</summary>
@@ -37,6 +43,9 @@ public sealed record SheetLineView(IReadOnlyList<string> Cells, EvidenceView? So
 /// <param name="Compared">The two things of a comparison.</param>
 public sealed record NewSheet(SheetForm Form, int? Chapter = null, bool OfMarks = false, IReadOnlyList<string>? Compared = null);
 
+/// <summary>A sheet of a course as it is made: how many lectures were read, and last the sheet or why there is none.</summary>
+public sealed record CourseSheetPiece(int Read, int Lectures, SheetView? Sheet = null, string? Problem = null);
+
 /// <summary>Two things that ask to be compared.</summary>
 public sealed record ComparedPair(string One, string Other);
 
@@ -47,7 +56,8 @@ public sealed record SheetChange(string Name, IReadOnlyList<EditedPart> Parts, i
 
 /// <summary>A passage for a sheet.</summary>
 /// <param name="Text">What stands there; null for the words that are said.</param>
-public sealed record NewSheetLine(int StartMs, int EndMs, string? Text = null);
+/// <param name="LectureId">Of which lecture it is, on the sheet of a course.</param>
+public sealed record NewSheetLine(int StartMs, int EndMs, string? Text = null, string? LectureId = null);
 
 /// <summary>Names the version of a sheet that something is done to.</summary>
 public sealed record SheetVersion(int Version);

@@ -73,10 +73,8 @@ internal static class WrittenSheetEndpoints
                 throw new FormatException("Nothing that the model wrote is borne out by the lecture. No sheet was made.");
             }
 
-            var row = new SheetRow { LectureId = id, OwnerId = asker.PersonId, Form = SheetForm.Own, Name = SheetNames.Of(wish.Form), Content = sheet, Chapter = wish.Chapter, OfMarks = wish.OfMarks, MadeAt = now, ChangedAt = now };
-            context.Sheets.Add(row);
-            await context.SaveChangesAsync(cancel);
-            await http.Send(new WrittenSheetPiece(job.Parts.Count, job.Parts.Count, Sheet: SheetView.Of(row, new EvidenceViews(id, await context.Transcript(job.Lecture, cancel)))), cancel);
+            var row = await context.AddSheet(new SheetRow { LectureId = id, OwnerId = asker.PersonId, Form = SheetForm.Own, Name = SheetNames.Of(wish.Form), Content = sheet, Chapter = wish.Chapter, OfMarks = wish.OfMarks, MadeAt = now, ChangedAt = now }, cancel);
+            await http.Send(new WrittenSheetPiece(job.Parts.Count, job.Parts.Count, Sheet: await context.ViewSheet(row, cancel)), cancel);
         }
         catch (Exception e) when (e is ServiceProblemException or FormatException)
         {

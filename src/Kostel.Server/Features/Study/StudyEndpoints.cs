@@ -130,7 +130,7 @@ internal static class StudyEndpoints
     {
         var lecture = await context.FindLecture(id, cancel);
         var summary = await context.Summaries.AsNoTracking().Where(s => s.LectureId == id).OrderByDescending(s => s.Id).FirstOrDefaultAsync(cancel) ?? throw PlainProblemException.NotThere("summary");
-        var file = lecture.Paper("Summary", summary.AsSheet(), links == false ? null : $"{request.Scheme}://{request.Host}/lecture/{id}").Write(SheetFiles.FormatOf(format, isTasks: false), lecture, time.GetUtcNow().UtcDateTime);
+        var file = lecture.Paper("Summary", summary.AsSheet(), links == false ? null : $"{request.Scheme}://{request.Host}/lecture").Write(SheetFiles.FormatOf(format, isTasks: false), lecture, time.GetUtcNow().UtcDateTime);
         return TypedResults.File(file.Content, file.Type, file.Name);
     }
 

@@ -30,17 +30,17 @@ internal static class ArchiveEndpoints
     private static async Task<PushStreamHttpResult> OfLecture(string id, HttpRequest request, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
         var lecture = await context.FindLecture(id, cancel);
-        return Zip(FileNames.Of(lecture.Title), [lecture], request, context, asker, time, cancel);
+        return Zip(FileNames.Of(lecture.Title), [lecture], null, request, context, asker, time, cancel);
     }
 
     private static async Task<PushStreamHttpResult> OfCourse(string course, HttpRequest request, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
         var row = await context.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.Title == course, cancel) ?? throw PlainProblemException.NotThere("course");
         var lectures = await context.Lectures.AsNoTracking().Include(l => l.Course).Where(l => l.CourseId == row.Id && l.DeletedAt == null).OrderBy(l => l.HeldOn).ThenBy(l => l.Title).ToListAsync(cancel);
-        return Zip(FileNames.Of(course), lectures, request, context, asker, time, cancel);
+        return Zip(FileNames.Of(course), lectures, row, request, context, asker, time, cancel);
     }
 
-    private static PushStreamHttpResult Zip(string name, List<LectureRow> lectures, HttpRequest request, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel) =>
+    private static PushStreamHttpResult Zip(string name, List<LectureRow> lectures, CourseRow? course, HttpRequest request, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel) =>
         TypedResults.Stream(
             async output =>
             {
@@ -48,27 +48,47 @@ internal static class ArchiveEndpoints
                 request.HttpContext.Features.Get<IHttpBodyControlFeature>()!.AllowSynchronousIO = true;
                 await using var zip = await ZipArchive.CreateAsync(output, ZipArchiveMode.Create, leaveOpen: true, entryNameEncoding: null, cancel);
                 var taken = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
+                var (link, now) = ($"{request.Scheme}://{request.Host}/lecture", time.GetUtcNow().UtcDateTime);
+                foreach (var file in course is null ? [] : await CourseFiles(course, link, context, asker, now, cancel))
+                {
+                    await Put(file.Name, file);
+                }
+
                 foreach (var lecture in lectures)
                 {
                     var folder = lectures.Count == 1 ? "" : Free($"{FileNames.Of(lecture.Title)}", taken) + "/";
-                    await foreach (var file in Files(lecture, $"{request.Scheme}://{request.Host}/lecture/{lecture.Id}", context, asker, time.GetUtcNow().UtcDateTime, cancel))
+                    await foreach (var file in Files(lecture, link, context, asker, now, cancel))
                     {
-                        await using var entry = await zip.CreateEntry(Free(folder + file.Name, taken)).OpenAsync(cancel);
-                        await entry.WriteAsync(file.Content, cancel);
+                        await Put(folder + file.Name, file);
                     }
+                }
+
+                async Task Put(string path, OutFile file)
+                {
+                    await using var entry = await zip.CreateEntry(Free(path, taken)).OpenAsync(cancel);
+                    await entry.WriteAsync(file.Content, cancel);
                 }
             },
             Type,
             $"{name}.zip");
 
-    private static async IAsyncEnumerable<OutFile> Files(LectureRow lecture, string link, KostelContext context, Asker asker, DateTime now, [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken cancel)
+    /// <summary>The sheets of the course itself.</summary>
+    private static async Task<IEnumerable<OutFile>> CourseFiles(CourseRow course, string lectures, KostelContext context, Asker asker, DateTime now, CancellationToken cancel)
+    {
+        var sheets = await context.Sheets.AsNoTracking().Where(s => s.CourseId == course.Id && s.OwnerId == asker.PersonId && s.DeletedAt == null).OrderBy(s => s.Id).ToListAsync(cancel);
+        return sheets.SelectMany(s => Papers(course.Paper(s.Name, s.Content, lectures), course, now));
+    }
+
+    private static IEnumerable<OutFile> Papers(SheetPaper paper, SheetSubject of, DateTime now) => new[] { SheetFormat.Md, SheetFormat.Docx, SheetFormat.Pdf }.Select(f => paper.Write(f, of, now));
+
+    private static async IAsyncEnumerable<OutFile> Files(LectureRow lecture, string lectures, KostelContext context, Asker asker, DateTime now, [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken cancel)
     {
         var (id, me) = (lecture.Id, asker.PersonId);
         var stem = FileNames.Of(lecture.Title);
         var transcript = await context.Transcript(lecture, cancel);
         if (transcript.Passages.Count > 0)
         {
-            yield return Text($"{stem}.md", TranscriptFiles.Write(transcript, TextFormat.Md, new TextOptions(true, true, lecture.Title, link, lecture.Course?.Title ?? "")));
+            yield return Text($"{stem}.md", TranscriptFiles.Write(transcript, TextFormat.Md, new TextOptions(true, true, lecture.Title, $"{lectures}/{id}", lecture.Course?.Title ?? "")));
             yield return Text($"{stem}.vtt", TranscriptFiles.Write(transcript, TextFormat.Vtt, new TextOptions(true, true, lecture.Title, null, "")));
         }
 
@@ -89,7 +109,7 @@ internal static class ArchiveEndpoints
 
             if (sheet.Form == SheetForm.Tasks)
             {
-                yield return lecture.Paper(sheet.Name, sheet.Content, link).Write(SheetFormat.Ics, lecture, now);
+                yield return lecture.Paper(sheet.Name, sheet.Content, lectures).Write(SheetFormat.Ics, lecture, now);
             }
         }
 
@@ -110,8 +130,7 @@ internal static class ArchiveEndpoints
             yield return Text($"{stem} marks.tsv", MarkTable.Write(marks));
         }
 
-        IEnumerable<OutFile> Documents(string name, Sheet content) =>
-            new[] { SheetFormat.Md, SheetFormat.Docx, SheetFormat.Pdf }.Select(f => lecture.Paper(name, content, link).Write(f, lecture, now));
+        IEnumerable<OutFile> Documents(string name, Sheet content) => Papers(lecture.Paper(name, content, lectures), lecture, now);
     }
 
     private static byte[] QuizPackage(string title, QuizRow quiz)

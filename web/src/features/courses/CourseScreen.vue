@@ -9,6 +9,7 @@ import { useNotice } from '@/shared/notice'
 import { count, day, duration } from '@/shared/time'
 import { useLoaded } from '@/shared/useLoaded'
 import MiniStave from '@/stave/MiniStave.vue'
+import CourseSheets from './CourseSheets.vue'
 import RenameCourse from './RenameCourse.vue'
 
 const props = defineProps<{ course: string }>()
@@ -100,6 +101,7 @@ function renamed(title: string) {
         </label>
         <button class="k-link" type="submit" :disabled="!minutes">Make a listening plan of what carries most</button>
       </form>
+      <CourseSheets :key="course" :course="course" :lectures="lectures.length" />
       <p v-if="!lectures.length" class="k-soft empty">No lecture is in this course.</p>
       <ol class="k-rows">
         <li v-for="l in lectures" :key="l.id">

@@ -4,17 +4,17 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, must, type SheetEntry, type SheetForm } from '@/api/client'
 import ComparedThings from '@/features/sheets/ComparedThings.vue'
 import { sheetForms } from '@/features/sheets/forms'
+import SheetPanel from '@/features/sheets/SheetPanel.vue'
 import SheetWriter from '@/features/sheets/SheetWriter.vue'
 import { useNotice } from '@/shared/notice'
 import { count } from '@/shared/time'
 import { useLatest } from '@/shared/useLatest'
 import { useLoaded } from '@/shared/useLoaded'
-import SheetOnDesk from './SheetOnDesk.vue'
 import StudyWanted from './StudyWanted.vue'
 import { useDesk } from './useDesk'
 
 /** The sheets of a lecture: those there are, one of them open, or another one to be made. */
-const { lecture, version, show } = useDesk()
+const { lecture, version, hear, show } = useDesk()
 const notice = useNotice()
 const latest = useLatest()
 const route = useRoute()
@@ -63,7 +63,7 @@ async function make(form: SheetForm, compared: string[] | null = null) {
 function removed(sheet: number) {
   go(null)
   notice.tell('The sheet was taken away.', () => {
-    const call = api.POST('/api/lectures/{id}/sheets/{sheet}/restore', { params: { path: { ...params.path, sheet } } })
+    const call = api.POST('/api/sheets/{sheet}/restore', { params: { path: { sheet } } })
     void notice.attempt(() => must(call)).then(load)
   })
 }
@@ -71,7 +71,17 @@ function removed(sheet: number) {
 
 <template>
   <div class="body">
-    <SheetOnDesk v-if="open" :key="open" :sheet-id="open" @closed="go(null)" @removed="removed(open)" />
+    <SheetPanel
+      v-if="open"
+      :key="open"
+      :sheet-id="open"
+      :version="version"
+      back="All sheets"
+      @hear="hear($event.startMs)"
+      @shown="show"
+      @closed="go(null)"
+      @removed="removed(open)"
+    />
     <template v-else-if="sheets">
       <ul v-if="sheets.length" class="there">
         <li v-for="s in sheets" :key="s.id">

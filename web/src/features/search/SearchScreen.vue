@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { api, must } from '@/api/client'
+import type { RouteLocationRaw } from 'vue-router'
+import { api, must, type SearchCourse } from '@/api/client'
 import { count } from '@/shared/time'
 import { useLoaded } from '@/shared/useLoaded'
 import SearchAnswer from './SearchAnswer.vue'
@@ -28,6 +29,12 @@ const said = computed(() => {
     ? `${count(f.hitCount, 'place')}${lectures ? ` in ${count(lectures, 'lecture')}` : ''}`
     : 'Nothing found'
 })
+
+/** Where what was found of a course stands. */
+const place = (c: SearchCourse): RouteLocationRaw =>
+  c.sheet === null
+    ? { name: c.kind === 'term' ? 'terms' : 'course', params: { course: c.course } }
+    : { name: 'sheet', params: { sheet: c.sheet } }
 
 /** The arrows go through what was found, and from the field into it. */
 function step(event: KeyboardEvent) {
@@ -107,12 +114,7 @@ onMounted(() => field.value?.focus())
     </p>
     <div v-else ref="results">
       <section v-if="found.courses.length" class="courses" aria-label="Courses and terms">
-        <router-link
-          v-for="(c, i) in found.courses.slice(0, 8)"
-          :key="i"
-          data-hit
-          :to="{ name: c.kind === 'term' ? 'terms' : 'library', params: c.kind === 'term' ? { course: c.course } : {} }"
-        >
+        <router-link v-for="(c, i) in found.courses.slice(0, 8)" :key="i" data-hit :to="place(c)">
           <span class="kind">{{ kindNames[c.kind] }}</span> <FoundText :text="c.text" :spans="c.spans" />
         </router-link>
       </section>

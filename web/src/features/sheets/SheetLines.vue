@@ -1,10 +1,18 @@
 <script setup lang="ts">
-import type { Sheet } from '@/api/client'
+import type { Evidence, Sheet } from '@/api/client'
 import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
 
 /** What stands on a sheet. A line of several cells has the first as its head, and the others below, each with what it is. */
-defineProps<{ sheet: Sheet }>()
-defineEmits<{ hear: [ms: number]; taken: [] }>()
+const props = defineProps<{ sheet: Sheet; playing?: string | null }>()
+defineEmits<{ hear: [line: Evidence]; taken: [] }>()
+
+const lecture = (line: Evidence) => props.sheet.lectures.find((l) => l.id === line.lectureId)
+const isOfCourse = () => props.sheet.course !== null
+/** Where a line of a course stands; on a lecture's sheet that goes without saying. */
+const link = (line: Evidence) =>
+  isOfCourse() && lecture(line)
+    ? { name: 'lecture', params: { id: line.lectureId }, query: { t: Math.floor(line.startMs / 1000) } }
+    : undefined
 </script>
 
 <template>
@@ -16,10 +24,15 @@ defineEmits<{ hear: [ms: number]; taken: [] }>()
           v-if="line.source"
           :evidence="line.source"
           :take-key="sheet.key"
-          @hear="$emit('hear', $event)"
+          :has-sound="lecture(line.source)?.hasSound ?? false"
+          :is-playing="playing === `${line.source.lectureId}-${line.source.startMs}`"
+          :where="isOfCourse() ? line.cells[0] : undefined"
+          :link="link(line.source)"
+          @hear="$emit('hear', line.source)"
           @taken="$emit('taken')"
         >
-          <component :is="sheet.columns.length > 1 ? 'dl' : 'div'" :class="{ pair: sheet.columns.length === 2 }">
+          <span v-if="isOfCourse()" class="said">{{ line.cells.at(-1) }}</span>
+          <component :is="sheet.columns.length > 1 ? 'dl' : 'div'" v-else :class="{ pair: sheet.columns.length === 2 }">
             <template v-for="(cell, c) in line.cells" :key="c">
               <span v-if="sheet.columns.length === 1" class="said">{{ cell }}</span>
               <template v-else-if="cell">
@@ -43,7 +56,7 @@ defineEmits<{ hear: [ms: number]; taken: [] }>()
     class="foot"
     :evidence="sheet.foot"
     :take-key="sheet.key"
-    @hear="$emit('hear', $event)"
+    @hear="sheet.foot && $emit('hear', sheet.foot)"
     @taken="$emit('taken')"
   />
 </template>

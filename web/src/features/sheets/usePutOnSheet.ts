@@ -19,14 +19,13 @@ export function usePutOnSheet(lectureId: () => string) {
       const own =
         sheets.find((s) => s.form === 'own') ??
         (await must(api.POST('/api/lectures/{id}/sheets', { params: { path }, body: { form: 'own', ofMarks: false } })))
-      const on = { ...path, sheet: own.id }
-      const body = { startMs: place.startMs, endMs: place.endMs, text: place.text ?? null }
-      return must(api.POST('/api/lectures/{id}/sheets/{sheet}/lines', { params: { path: on }, body }))
+      const body = { startMs: place.startMs, endMs: place.endMs, text: place.text ?? null, lectureId: null }
+      return must(api.POST('/api/sheets/{sheet}/lines', { params: { path: { sheet: own.id } }, body }))
     })
     if (!done) return
     notice.tell(`Put on “${done.name}”.`, () => {
-      const params = { path: { ...path, sheet: done.id, version: done.version - 1 } }
-      const back = api.POST('/api/lectures/{id}/sheets/{sheet}/earlier/{version}', {
+      const params = { path: { sheet: done.id, version: done.version - 1 } }
+      const back = api.POST('/api/sheets/{sheet}/earlier/{version}', {
         params,
         body: { version: done.version },
       })

@@ -11,9 +11,9 @@ export const formats = [
 ]
 
 /** A sheet as files and on the clipboard. */
-export function useSheetFiles(sheet: () => { id: string; sheet: number; form: SheetForm }) {
+export function useSheetFiles(sheet: () => { sheet: number; form: SheetForm }) {
   const notice = useNotice()
-  const address = (format: string) => `/api/lectures/${sheet().id}/sheets/${sheet().sheet}/export?format=${format}`
+  const address = (format: string) => `/api/sheets/${sheet().sheet}/export?format=${format}`
   const text = async (format: string) => (await fetch(address(format))).text()
 
   /** As HTML for who can take it, and as text. */

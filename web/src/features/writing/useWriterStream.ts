@@ -1,5 +1,6 @@
 import { onScopeDispose, ref, shallowRef } from 'vue'
 import { says, type WritingPreview } from '@/api/client'
+import { linesOf } from '@/shared/linesOf'
 
 /** What comes of a stream: pieces of text, and last the whole or why there is none. */
 interface Piece {
@@ -16,21 +17,6 @@ interface Writing<W, P extends Piece, R> {
   whole: (piece: P) => R | null | undefined
   /** Is told of each piece. */
   each?: (piece: P) => void
-}
-
-/** Each line of a stream, as it comes. */
-async function* linesOf(stream: ReadableStream<Uint8Array>) {
-  const reader = stream.getReader()
-  const letters = new TextDecoder()
-  let rest = ''
-  for (;;) {
-    const { done, value } = await reader.read()
-    if (done) break
-    const lines = (rest + letters.decode(value, { stream: true })).split('\n')
-    rest = lines.pop() ?? ''
-    yield* lines
-  }
-  if (rest) yield rest
 }
 
 /** Lets the person's own model write: shows first what is sent where that is wanted, streams, and can be stopped. */

@@ -1,22 +1,40 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
-import { api, hasCode, must, Problem, type EarlierSheet, type Sheet, type SheetDifference } from '@/api/client'
+import {
+  api,
+  hasCode,
+  must,
+  Problem,
+  type EarlierSheet,
+  type Evidence,
+  type Sheet,
+  type SheetDifference,
+} from '@/api/client'
 import { useOverview } from '@/features/listening/useOverview'
-import { draftOf, bodyOf, type DraftPart } from '@/features/sheets/draft'
-import SheetDraft from '@/features/sheets/SheetDraft.vue'
-import SheetLines from '@/features/sheets/SheetLines.vue'
-import WrittenBy from '@/features/sheets/WrittenBy.vue'
-import { useSheetFiles } from '@/features/sheets/useSheetFiles'
+import { draftOf, bodyOf, type DraftPart } from './draft'
+import SheetDraft from './SheetDraft.vue'
+import SheetLines from './SheetLines.vue'
+import WrittenBy from './WrittenBy.vue'
+import { useSheetFiles } from './useSheetFiles'
 import { useNotice } from '@/shared/notice'
 import { count, moment } from '@/shared/time'
 import { useLatest } from '@/shared/useLatest'
 import { useUnsaved } from '@/shared/useUnsaved'
-import { useDesk } from './useDesk'
 
 /** One sheet: read, worded otherwise, made again, taken back to what it was, taken away. */
-const props = defineProps<{ sheetId: number }>()
-const emit = defineEmits<{ closed: []; removed: [] }>()
-const { lecture, version, hear, show } = useDesk()
+const props = withDefaults(
+  defineProps<{
+    sheetId: number
+    /** Goes up when what the lecture says changes. */
+    version?: number
+    /** The place that is played, as lecture and start. */
+    playing?: string | null
+    /** What leads back to the others. */
+    back: string
+  }>(),
+  { version: 0, playing: null },
+)
+const emit = defineEmits<{ closed: []; removed: []; hear: [line: Evidence]; shown: [sources: readonly Evidence[]] }>()
 const notice = useNotice()
 const latest = useLatest()
 const sheet = ref<Sheet | null>(null)
@@ -26,28 +44,35 @@ const isStale = ref(false)
 const differences = ref<SheetDifference[] | null>(null)
 const earlier = ref<EarlierSheet[] | null>(null)
 const isBusy = ref(false)
-const path = { id: lecture.value.id, sheet: props.sheetId }
+const path = { sheet: props.sheetId }
 const params = { path }
 const files = useSheetFiles(() => ({ ...path, form: sheet.value?.form ?? 'own' }))
+const hasSound = computed(() => sheet.value?.lectures.some((l) => l.hasSound) ?? false)
 const sources = computed(() => sheet.value?.parts.flatMap((p) => p.lines.flatMap((l) => l.source ?? [])) ?? [])
 const overview = useOverview()
-const hearAll = () => overview(`${lecture.value.title}: ${sheet.value?.name}`, sources.value)
+const hearAll = () => {
+  const of = sheet.value?.course ?? sheet.value?.lectures[0]?.title ?? ''
+  return overview(`${of}: ${sheet.value?.name}`, sources.value)
+}
 const hasLines = computed(() => sheet.value?.parts.some((p) => p.lines.length) ?? false)
 
 function take(now: Sheet) {
   sheet.value = now
   draft.value = differences.value = earlier.value = null
   isStale.value = false
-  show(sources.value)
+  emit('shown', sources.value)
 }
-const load = () => latest(() => must(api.GET('/api/lectures/{id}/sheets/{sheet}', { params })), take, gone)
+const load = () => latest(() => must(api.GET('/api/sheets/{sheet}', { params })), take, gone)
 function gone(e: unknown) {
   notice.fail(e)
   if (e instanceof Problem && e.status === 404) emit('closed')
 }
 onMounted(load)
 // What is being worded stays; it is told when it is saved.
-watch(version, () => draft.value === null && load())
+watch(
+  () => props.version,
+  () => draft.value === null && load(),
+)
 useUnsaved(() => draft.value !== null)
 
 function edit() {
@@ -68,35 +93,33 @@ async function run(call: () => Promise<Sheet>) {
 }
 function save(over: boolean) {
   const body = { name: name.value, parts: bodyOf(draft.value ?? []), version: sheet.value?.version ?? 0, over }
-  return run(() => must(api.PUT('/api/lectures/{id}/sheets/{sheet}', { params, body })))
+  return run(() => must(api.PUT('/api/sheets/{sheet}', { params, body })))
 }
 async function compare() {
   isBusy.value = true
-  const found = await notice.attempt(() => must(api.GET('/api/lectures/{id}/sheets/{sheet}/again', { params })))
+  const found = await notice.attempt(() => must(api.GET('/api/sheets/{sheet}/again', { params })))
   isBusy.value = false
   if (!found) return
   if (found.differences.length) differences.value = found.differences
   else notice.tell('It would be the same. Nothing was changed.')
 }
 const again = () =>
-  run(() =>
-    must(api.POST('/api/lectures/{id}/sheets/{sheet}/again', { params, body: { version: sheet.value?.version ?? 0 } })),
-  )
+  run(() => must(api.POST('/api/sheets/{sheet}/again', { params, body: { version: sheet.value?.version ?? 0 } })))
 async function look() {
-  const there = await notice.attempt(() => must(api.GET('/api/lectures/{id}/sheets/{sheet}/earlier', { params })))
+  const there = await notice.attempt(() => must(api.GET('/api/sheets/{sheet}/earlier', { params })))
   if (there) earlier.value = there
 }
 const goBack = (to: number) =>
   run(() =>
     must(
-      api.POST('/api/lectures/{id}/sheets/{sheet}/earlier/{version}', {
+      api.POST('/api/sheets/{sheet}/earlier/{version}', {
         params: { path: { ...path, version: to } },
         body: { version: sheet.value?.version ?? 0 },
       }),
     ),
   )
 async function remove() {
-  const call = api.DELETE('/api/lectures/{id}/sheets/{sheet}', { params })
+  const call = api.DELETE('/api/sheets/{sheet}', { params })
   const isGone = await notice.attempt(async () => {
     await must(call)
     return true
@@ -108,7 +131,7 @@ async function remove() {
 <template>
   <div v-if="sheet">
     <p class="top">
-      <button v-if="!draft" class="k-link" type="button" @click="emit('closed')">All sheets</button>
+      <button v-if="!draft" class="k-link" type="button" @click="emit('closed')">{{ back }}</button>
     </p>
     <form v-if="draft" @submit.prevent="save(false)">
       <v-text-field v-model="name" label="Name" maxlength="200" variant="underlined" />
@@ -155,7 +178,7 @@ async function remove() {
       <p v-if="!hasLines" class="k-soft">
         Nothing stands here yet. Select words on the page and choose “Put on a sheet”, or write.
       </p>
-      <SheetLines :sheet="sheet" @hear="hear" @taken="load" />
+      <SheetLines :sheet="sheet" :playing="playing" @hear="emit('hear', $event)" @taken="load" />
       <p class="acts foot">
         <v-btn variant="outlined" @click="edit">Change</v-btn>
         <v-menu>
@@ -172,7 +195,7 @@ async function remove() {
             <button class="k-link" type="button" v-bind="menu">More <span aria-hidden="true">▾</span></button>
           </template>
           <v-list>
-            <v-list-item v-if="lecture.hasSound && sources.length" title="Hear it as one" @click="hearAll" />
+            <v-list-item v-if="hasSound && sources.length" title="Hear it as one" @click="hearAll" />
             <v-list-item v-if="sheet.form !== 'own'" title="Make it again" :disabled="isBusy" @click="compare" />
             <v-list-item title="Earlier" @click="look" />
             <v-list-item title="Take the sheet away" @click="remove" />

@@ -1,0 +1,54 @@
+using Kostel.Core.Study.Sheets;
+using Kostel.Data;
+using Kostel.Data.Rows;
+using Kostel.Server.Features.Writing;
+using Kostel.Server.Http;
+using Kostel.Server.Shared;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Kostel.Server.Features.Sheets;
+
+/// <summary>The sheets of a course, and another one: lecture by lecture it is told how far that is.</summary>
+internal static class CourseSheetEndpoints
+{
+    private const int FewestLectures = 2;
+
+    public static void MapCourseSheets(this IEndpointRouteBuilder app)
+    {
+        var sheets = app.MapGroup("/api/courses/{course}/sheets");
+        sheets.MapGet("", List).WithName("getCourseSheets");
+        sheets.MapPost("", Make).WithName("makeCourseSheet").Produces<CourseSheetPiece>(StatusCodes.Status200OK, "application/x-ndjson");
+    }
+
+    private static async Task<Ok<List<SheetEntry>>> List(string course, KostelContext context, Asker asker, CancellationToken cancel)
+    {
+        var id = (await Find(course, context, cancel)).Id;
+        return TypedResults.Ok(await context.ListSheets(s => s.CourseId == id, asker, cancel));
+    }
+
+    private static async Task Make(string course, HttpContext http, KostelContext context, SheetMaking making, Asker asker, TimeProvider time, CancellationToken cancel)
+    {
+        var row = await Find(course, context, cancel);
+        var lectures = await making.LecturesOf(row.Id, cancel);
+        if (lectures.Count < FewestLectures)
+        {
+            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "A course sheet is made of at least two lectures with a text. Nothing was changed.");
+        }
+
+        http.Response.ContentType = "application/x-ndjson";
+        var made = await making.OfCourse(lectures, read => http.Send(new CourseSheetPiece(read, lectures.Count), cancel), cancel);
+        if (made.HasNoLine())
+        {
+            await http.Send(new CourseSheetPiece(lectures.Count, lectures.Count, Problem: "There is nothing for such a sheet in these lectures. Nothing was changed."), cancel);
+            return;
+        }
+
+        var now = time.GetUtcNow().UtcDateTime;
+        var sheet = await context.AddSheet(new SheetRow { CourseId = row.Id, OwnerId = asker.PersonId, Form = SheetForm.Course, Name = SheetNames.Of(SheetForm.Course), Content = made, MadeAt = now, ChangedAt = now }, cancel);
+        await http.Send(new CourseSheetPiece(lectures.Count, lectures.Count, await context.ViewSheet(sheet, cancel)), cancel);
+    }
+
+    private static async Task<CourseRow> Find(string title, KostelContext context, CancellationToken cancel) =>
+        await context.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.Title == title, cancel) ?? throw PlainProblemException.NotThere("course");
+}
