@@ -5,6 +5,8 @@ using Kostel.Core.Grammar;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Quizzes;
 using Kostel.Core.Study.Sheets;
+using Kostel.Core.Study.Sheets.Courses;
+using Kostel.Core.Study.Statements;
 using Kostel.Core.Study.Summaries;
 using Kostel.Core.Transcripts;
 using Kostel.Grammar;
@@ -25,10 +27,13 @@ internal static class StudyCommands
         yield return OnTranscripts("summary", "Writes a summary in the lecture's own sentences.", "There is not enough in this text to sum up.", [length], (t, parsed, grammar) =>
             (parsed.GetValue(length) is { } wanted ? Summarizer.Summarize(t, SummaryLengths.Words(wanted), grammar) : Summarizer.Summarize(t, grammar))
                 .Where(p => p.Lines.Count > 0).SelectMany(p => p.Lines.Select(l => $"  {CaptionClock.Short(l.StartMs)}  {l.Quote}").Prepend($"{p.Chapter}")));
-        var sheet = new Option<SheetForm>("--form") { Description = "points, outline, cues, terms, numbers, steps, tasks or comparison.", DefaultValueFactory = _ => SheetForm.Points };
+        var sheet = new Option<SheetForm>("--form") { Description = "points, outline, cues, terms, numbers, steps, tasks, comparison, or course: one over all these texts, in the order in which they are named.", DefaultValueFactory = _ => SheetForm.Points };
         var compared = new Option<string[]>("--of") { Description = "Of a comparison: the two things, each with --of." };
         yield return OnTranscripts("sheet", "Writes a sheet to learn from, as Markdown.", "There is nothing in this text for such a sheet.", [sheet, compared], (t, parsed, grammar) =>
-            SheetMarkdown.Write(SheetMaker.Make(t, parsed.GetValue(sheet), grammar, compared: parsed.GetValue(compared))));
+            SheetMarkdown.Write(SheetMaker.Make(t, parsed.GetValue(sheet), grammar, compared: parsed.GetValue(compared))),
+            (all, parsed, grammar) => parsed.GetValue(sheet) == SheetForm.Course
+                ? SheetMarkdown.Write(CourseSheets.Of([.. all.Select(t => LectureReading.Of(t.Name, t.Name, new StudyGround(t.Transcript, grammar)))]))
+                : null);
         var cards = Count(UsualCards, "How many cards; fewer come where there is no more that is worth one.");
         var table = new Option<string>("--to") { Description = "tsv, or csv (RFC 4180).", DefaultValueFactory = _ => "tsv" };
         table.AcceptOnlyFromAmong("tsv", "csv");
@@ -93,7 +98,8 @@ internal static class StudyCommands
         return count;
     }
 
-    private static Command OnTranscripts(string name, string description, string nothing, Option[] options, Func<Transcript, ParseResult, IGrammar, IEnumerable<string>> make)
+    private static Command OnTranscripts(string name, string description, string nothing, Option[] options, Func<Transcript, ParseResult, IGrammar, IEnumerable<string>> make,
+        Func<IEnumerable<(string Name, Transcript Transcript)>, ParseResult, IGrammar, IEnumerable<string>?>? together = null)
     {
         var files = new Argument<FileInfo[]>("TRANSCRIPT") { Description = "The text of a lecture, or of several: Kostel's JSON, or captions or text of another form.", Arity = ArgumentArity.OneOrMore };
         var command = new Command(name, description) { files };
@@ -107,9 +113,21 @@ internal static class StudyCommands
             var all = parsed.GetRequiredValue(files);
             var made = false;
             using var grammar = new GrammarProcesses();
+            var texts = new List<(string Name, Transcript Transcript)>();
             foreach (var file in all)
             {
-                var lines = make((await TextFile.Read(file, cancel)).Transcript, parsed, grammar).ToList();
+                texts.Add((Path.GetFileNameWithoutExtension(file.Name), (await TextFile.Read(file, cancel)).Transcript));
+            }
+
+            if (together?.Invoke(texts, parsed, grammar)?.ToList() is { } whole)
+            {
+                await (whole.Count > 0 ? Console.Out.WriteLineAsync(string.Join('\n', whole)) : Console.Error.WriteLineAsync(nothing));
+                return whole.Count > 0 ? 0 : NothingMade;
+            }
+
+            foreach (var (file, text) in all.Zip(texts))
+            {
+                var lines = make(text.Transcript, parsed, grammar).ToList();
                 if (lines.Count == 0)
                 {
                     await Console.Error.WriteLineAsync(all.Length > 1 ? $"{file.Name}: {nothing}" : nothing);

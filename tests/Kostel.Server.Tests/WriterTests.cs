@@ -204,7 +204,7 @@ public sealed class WriterTests(StandIn service, WriterTests.Library library) : 
         Assert.All(lines, l => Assert.Equal(columns, l!["cells"]!.AsArray().Count));
         Assert.All(lines, l => Assert.Equal(library.Id, (string?)l!["source"]!["lectureId"]));
         Assert.DoesNotContain("gold", sheet.ToJsonString(), StringComparison.Ordinal);
-        var kept = await Server.Get($"{Sheets}/{sheet["id"]}");
+        var kept = await Server.Get($"/api/sheets/{sheet["id"]}");
         Assert.Equal("practice-writer", (string?)kept["writing"]!["model"]);
     }
 

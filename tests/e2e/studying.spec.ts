@@ -206,3 +206,27 @@ test('a model of one’s own writes a sheet by keyboard; what the lecture does n
   await isAccessible(page)
   await page.request.delete(`${demo.address}/api/writer`, { headers })
 })
+
+test('a course is put on one sheet by keyboard: it is heard, taken away for good and brought back, found by search', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/course/${encodeURIComponent('Soil science for growers')}`)
+  await page.getByRole('button', { name: 'Put the whole course on one sheet' }).press('Enter')
+  await expect(page).toHaveURL(/\/sheet\/\d+$/)
+  await expect(page.getByRole('heading', { name: 'The course on a sheet' })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Water in the soil' }).first()).toBeVisible()
+  await isAccessible(page)
+  await page.getByRole('button', { name: /^Hear/ }).first().press('Enter')
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible()
+  const place = await page.getByRole('link', { name: 'Water in the soil' }).first().getAttribute('href')
+  expect(place).toMatch(/^\/lecture\/soil-water\?t=\d+$/)
+
+  await page.getByRole('button', { name: 'More' }).press('Enter')
+  await page.getByText('Take the sheet away', { exact: true }).click()
+  await expect(page).toHaveURL(/\/course\//)
+  await expect(page.getByRole('link', { name: 'The course on a sheet' })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo' }).press('Enter')
+  await expect(page.getByRole('heading', { name: 'The course on a sheet' })).toBeVisible()
+
+  await page.goto(`${demo.address}/search?text=${encodeURIComponent('course on a sheet')}`)
+  await page.getByRole('region', { name: 'Courses and terms' }).getByRole('link', { name: 'The course on a sheet' }).press('Enter')
+  await expect(page.getByRole('heading', { name: 'The course on a sheet' })).toBeVisible()
+})

@@ -19,6 +19,9 @@ public static partial class FactFeatures
     /// <summary>Whether a sentence with these features speaks of the course: of next week, the exam, homework.</summary>
     public static bool IsOfCourse(double[] features) => features[OfCourse] > 0;
 
+    /// <summary>Whether a sentence greets, and says nothing to be known whatever it names.</summary>
+    public static bool Greets(string text) => Greeting().IsMatch(text);
+
     /// <summary>For each sentence, by <see cref="Names"/>; most of them from 0 to 1.</summary>
     /// <param name="sentences">All of the lecture, in order.</param>
     /// <param name="chapters">The lecture's chapters; none is allowed.</param>
@@ -102,6 +105,9 @@ public static partial class FactFeatures
     private static partial Regex Course();
 
     private const string Greetings = "welcome|good (?:morning|evening|afternoon|night)|thank you|hello|hi";
+
+    [GeneratedRegex($@"^(?:and |so |well |now )?(?:{Greetings})\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Greeting();
 
     [GeneratedRegex($@"\b(?:{Greetings}|right|okay|yeah|please|sorry|shout)\b", RegexOptions.IgnoreCase)]
     private static partial Regex Phatic();

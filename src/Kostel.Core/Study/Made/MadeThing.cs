@@ -35,7 +35,7 @@ public static class MadeCorrection
     /// <returns>Null if words that it rests on are gone altogether.</returns>
     public static MadeChange? Renew(MadeThing thing, SourceCheck check)
     {
-        var changed = thing.Sources.Select(s => (Source: s, State: check.Of(s))).Where(p => !p.State.Holds).ToList();
+        var changed = thing.Sources.Where(s => s.LectureId is null || s.LectureId == thing.LectureId).Select(s => (Source: s, State: check.Of(s))).Where(p => !p.State.Holds).ToList();
         if (changed.Exists(p => p.State.NowText.Length == 0))
         {
             return null;

@@ -59,7 +59,7 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
     /// <summary>Behind these a phrase is a thing and neither a verb nor a quality.</summary>
     private static readonly HashSet<string> BeforeThings = ["a", "an", "the", "of", "in", "with", "on", "from", "by", "for", "each", "every", "into", "without", "between"];
 
-    private readonly bool[] isOfCourse = Array.ConvertAll(FactFeatures.Of(sentences, chapters), FactFeatures.IsOfCourse);
+    private readonly bool[] isOfCourse = [.. FactFeatures.Of(sentences, chapters).Select((f, i) => FactFeatures.IsOfCourse(f) || FactFeatures.Greets(sentences[i].Text))];
     private readonly Dictionary<string, PhraseUse> phrases = KeyPhrases.Count(sentences);
     private readonly Dictionary<string, int> spoken = sentences.SelectMany(s => Tokens.ContentStems(s.Text).Distinct()).GroupBy(w => w).ToDictionary(g => g.Key, g => g.Count());
     private PhraseIndex? said;

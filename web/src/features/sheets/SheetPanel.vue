@@ -29,12 +29,17 @@ const props = withDefaults(
     version?: number
     /** The place that is played, as lecture and start. */
     playing?: string | null
-    /** What leads back to the others. */
-    back: string
+    /** What leads back to the others; to its course where nothing is said. */
+    back?: string
   }>(),
-  { version: 0, playing: null },
+  { version: 0, playing: null, back: '' },
 )
-const emit = defineEmits<{ closed: []; removed: []; hear: [line: Evidence]; shown: [sources: readonly Evidence[]] }>()
+const emit = defineEmits<{
+  closed: [course: string | null]
+  removed: [course: string | null]
+  hear: [line: Evidence]
+  shown: [sources: readonly Evidence[]]
+}>()
 const notice = useNotice()
 const latest = useLatest()
 const sheet = ref<Sheet | null>(null)
@@ -65,7 +70,7 @@ function take(now: Sheet) {
 const load = () => latest(() => must(api.GET('/api/sheets/{sheet}', { params })), take, gone)
 function gone(e: unknown) {
   notice.fail(e)
-  if (e instanceof Problem && e.status === 404) emit('closed')
+  if (e instanceof Problem && e.status === 404) emit('closed', null)
 }
 onMounted(load)
 // What is being worded stays; it is told when it is saved.
@@ -124,14 +129,16 @@ async function remove() {
     await must(call)
     return true
   })
-  if (isGone) emit('removed')
+  if (isGone) emit('removed', sheet.value?.course ?? null)
 }
 </script>
 
 <template>
   <div v-if="sheet">
     <p class="top">
-      <button v-if="!draft" class="k-link" type="button" @click="emit('closed')">{{ back }}</button>
+      <button v-if="!draft" class="k-link" type="button" @click="emit('closed', sheet.course)">
+        {{ back || sheet.course }}
+      </button>
     </p>
     <form v-if="draft" @submit.prevent="save(false)">
       <v-text-field v-model="name" label="Name" maxlength="200" variant="underlined" />

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, must, type Evidence } from '@/api/client'
 import { useNotice } from '@/shared/notice'
@@ -11,12 +10,14 @@ const props = defineProps<{ sheet: string }>()
 const router = useRouter()
 const notice = useNotice()
 const { playing, toggle } = usePlayedHit()
-const version = ref(0)
 const hear = (line: Evidence) => void toggle(line.lectureId, line.startMs, line.endMs)
 
-function removed() {
+const leave = (course: string | null) =>
+  router.push(course === null ? { name: 'library' } : { name: 'course', params: { course } })
+
+function removed(course: string | null) {
   const id = Number(props.sheet)
-  router.back()
+  void leave(course)
   notice.tell('The sheet was taken away.', () => {
     const call = api.POST('/api/sheets/{sheet}/restore', { params: { path: { sheet: id } } })
     void notice.attempt(() => must(call)).then(() => router.push({ name: 'sheet', params: { sheet: id } }))
@@ -29,12 +30,17 @@ function removed() {
     <SheetPanel
       :key="sheet"
       :sheet-id="Number(sheet)"
-      :version="version"
       :playing="playing"
-      back="Back"
       @hear="hear"
-      @closed="router.back()"
+      @closed="leave"
       @removed="removed"
     />
   </div>
 </template>
+
+<style scoped>
+.k-column :deep(.foot.acts) {
+  bottom: 0;
+  background: var(--paper);
+}
+</style>

@@ -12,7 +12,7 @@ public static class CourseSheets
     /// <summary>What stands above numbers that do not agree.</summary>
     public const string Differing = "Where the lectures differ";
 
-    private const int WordsInAll = 2_400, FewestOfLecture = 100, MostOfMatter = 8, LeastOfMatter = 2, FewLines = 20;
+    private const int WordsInAll = 2_400, FewestOfLecture = 100, MostOfMatter = 10, LeastOfMatter = 2, FewLines = 20;
 
     /// <summary>A phrase that so large a part of all lines has names the course and not a matter of it.</summary>
     private const double TooGeneral = 0.35;
@@ -67,22 +67,22 @@ public static class CourseSheets
         return lines;
     }
 
-    /// <summary>Matters that more than one lecture speaks of, each with its lines: first the one that joins most, of several alike the one with the longer name.</summary>
+    /// <summary>Matters that more than one lecture speaks of, each with its lines: what joins most is found first, of several alike what has the longer name. In the order in which the course comes to them.</summary>
     private static List<(string Name, List<Line> Lines)> Matters(List<Line> lines, IReadOnlyList<LectureReading> lectures)
     {
         var names = lectures.SelectMany(l => l.Named.Select(n => (Name: n, Key: string.Join(' ', Tokens.Of(n).Select(Tokens.Stem)))).DistinctBy(n => n.Key)).GroupBy(n => n.Key).Where(g => g.Count() > 1)
             .Select(g => (g.First().Name, Stems: g.Key.Split(' '))).ToList();
         var of = names.ConvertAll(n => lines.Where(l => n.Stems.All(l.Point.Stems.Contains)).ToList());
         var free = lines.ToHashSet();
-        var found = new List<(string, List<Line>)>();
+        var found = new List<(string Name, List<Line> Lines)>();
         while (true)
         {
             var best = names.Select((n, i) => (n.Name, n.Stems.Length, Lines: of[i].Where(free.Contains).Take(MostOfMatter).ToList(), All: of[i].Count))
-                .Where(m => m.Lines.Count >= LeastOfMatter && Lectures(m.Lines) > 1 && (lines.Count < FewLines || m.All <= TooGeneral * lines.Count))
+                .Where(m => !found.Exists(f => f.Name == m.Name) && m.Lines.Count >= LeastOfMatter && Lectures(m.Lines) > 1 && (lines.Count < FewLines || m.All <= TooGeneral * lines.Count))
                 .OrderByDescending(m => Lectures(m.Lines) + m.Lines.Count + (2 * (m.Length - 1))).ThenBy(m => m.Name, StringComparer.Ordinal).FirstOrDefault();
             if (best.Lines is null)
             {
-                return found;
+                return [.. found.OrderBy(m => m.Lines.Min(l => (l.Lecture, l.Point.Source.StartMs)))];
             }
 
             found.Add((best.Name, best.Lines));

@@ -23,15 +23,19 @@ public sealed record LectureReading(string? LectureId, string Title, IReadOnlyLi
     /// <summary>Reads a lecture.</summary>
     public static LectureReading Of(string? lectureId, string title, StudyGround ground)
     {
-        var points = Summarizer.Summarize(ground, WordsOfPoints).SelectMany(p => p.Lines).OrderByDescending(Weight).Select(Point).ToList();
+        var chosen = Summarizer.Summarize(ground, WordsOfPoints).SelectMany(p => p.Lines).OrderByDescending(Weight).ToList();
         if (StudyLanguages.IsSpanish(ground.Transcript.Language))
         {
+            var points = chosen.ConvertAll(Point);
             return new LectureReading(lectureId, title, points, points, []);
         }
 
-        var said = ground.Whole.All.Where(s => !s.IsIllFormed && !ground.Facts.IsOfCourse(s.Sentence)).Select(s => Point(Evidence.Of(s.Part)) with { Source = s.Source.In(lectureId) }).ToList();
+        // What may be misheard, and what is about the course, is neither told nor held beside another lecture.
+        var sound = ground.Whole.All.Where(s => !s.IsIllFormed && !ground.Facts.IsOfCourse(s.Sentence)).ToList();
+        var places = sound.Select(s => s.Source).ToHashSet();
+        var said = sound.ConvertAll(s => Point(Evidence.Of(s.Part)) with { Source = s.Source.In(lectureId) });
         var named = KeyPhrases.Count(ground.Sentences).Where(p => p.Value.IsDefined || p.Value.Count >= LeastMentions).Select(p => p.Key).ToList();
-        return new LectureReading(lectureId, title, points, said, named);
+        return new LectureReading(lectureId, title, chosen.Where(places.Contains).Select(Point).ToList(), said, named);
 
         double Weight(Evidence source) => ground.Sentences.Where(s => s.StartMs >= source.StartMs && s.EndMs <= source.EndMs).Select(ground.Importance.Of).DefaultIfEmpty().Average();
 

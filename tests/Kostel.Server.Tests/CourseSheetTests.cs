@@ -1,0 +1,83 @@
+using System.IO.Compression;
+using System.Net;
+using System.Text;
+using System.Text.Json.Nodes;
+
+namespace Kostel.Server.Tests;
+
+/// <summary>The sheet of a course: made lecture by lecture, kept, found, corrected and taken away.</summary>
+public sealed class CourseSheetTests(SharedServer shared) : IClassFixture<SharedServer>
+{
+    private const string First = "A leaven is a dough that ferments by itself with wild yeast. A leaven must always be fed with flour and water every twelve hours. The leaven rises best at a temperature of 26 degrees. A crust is the hard skin of a loaf, and it cracks because of the cold draught.";
+    private const string Second = "A leaven must always be fed with flour and water every twelve hours. The leaven rises best at a temperature of 30 degrees. Salt slows the yeast down and makes the dough firm. The crust of the loaf is dry and brown.";
+
+    private readonly ServerProcess server = shared.Server;
+
+    private static CancellationToken Cancel => TestContext.Current.CancellationToken;
+
+    [Fact]
+    public async Task It_says_how_far_it_is_and_holds_each_lecture_with_what_both_say_once()
+    {
+        var (course, ids) = await Course();
+        var pieces = await Make(course);
+        Assert.Equal([0, 1, 2], pieces.Select(p => p["read"]!.GetValue<int>()));
+        var sheet = pieces[^1]["sheet"]!;
+        Assert.Equal((course, 2), (sheet["course"]!.GetValue<string>(), sheet["lectures"]!.AsArray().Count));
+        var lines = sheet["parts"]!.AsArray().SelectMany(p => p!["lines"]!.AsArray()).ToList();
+        Assert.Equal("One; Two", Assert.Single(lines, l => l!["cells"]![1]!.GetValue<string>().Contains("twelve hours", StringComparison.Ordinal))!["cells"]![0]!.GetValue<string>());
+        Assert.Equal(ids.Order(), lines.Select(l => l!["source"]!["lectureId"]!.GetValue<string>()).Distinct().Order());
+        Assert.Contains(sheet["parts"]!.AsArray(), p => p!["heading"]!.GetValue<string>() == "Where the lectures differ");
+        Assert.Empty((await server.Get($"/api/sheets/{sheet["id"]}/again"))["differences"]!.AsArray());
+    }
+
+    [Fact]
+    public async Task A_name_that_is_corrected_is_corrected_on_it_and_it_is_found_and_taken_away_with_the_course()
+    {
+        var (course, ids) = await Course();
+        var sheet = (await Make(course))[^1]["sheet"]!;
+        var made = new[] { sheet["key"]!.GetValue<string>() };
+        var replaced = await server.Post($"/api/lectures/{ids[0]}/replace", new { phrase = "draught", text = "draft", lectures = Array.Empty<object>(), made });
+        Assert.Equal(1, replaced["made"]!.GetValue<int>());
+        Assert.Contains("cold draft", (await server.Get($"/api/sheets/{sheet["id"]}")).ToJsonString(), StringComparison.Ordinal);
+        var found = await server.Get($"/api/search?text={Uri.EscapeDataString("wild yeast")}");
+        Assert.Contains(found["courses"]!.AsArray(), c => c!["kind"]!.GetValue<string>() == "sheet" && c["course"]!.GetValue<string>() == course);
+        await using var zip = new ZipArchive(await server.Http.GetStreamAsync($"/api/courses/{course}/archive", Cancel));
+        Assert.Contains(zip.Entries, e => e.FullName.EndsWith("The course on a sheet.pdf", StringComparison.Ordinal));
+        var page = await server.Http.GetStringAsync($"/api/sheets/{sheet["id"]}/export?format=md", Cancel);
+        Assert.All(ids, id => Assert.Contains($"/lecture/{id}?t=", page, StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task It_outlives_a_lecture_and_needs_two_to_be_made()
+    {
+        var (course, ids) = await Course();
+        var sheet = (await Make(course))[^1]["sheet"]!;
+        (await server.Send(HttpMethod.Delete, $"/api/lectures/{ids[1]}")).Dispose();
+        var after = await server.Get($"/api/sheets/{sheet["id"]}");
+        Assert.Equal([ids[0]], after["lectures"]!.AsArray().Select(l => l!["id"]!.GetValue<string>()));
+        Assert.Equal(sheet["parts"]!.AsArray().Count, after["parts"]!.AsArray().Count);
+        using var alone = await server.Send(HttpMethod.Post, $"/api/courses/{course}/sheets");
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, alone.StatusCode);
+        using var nowhere = await server.Send(HttpMethod.Post, "/api/courses/No%20such%20course/sheets");
+        Assert.Equal(HttpStatusCode.NotFound, nowhere.StatusCode);
+    }
+
+    private async Task<(string Course, List<string> Lectures)> Course()
+    {
+        var course = $"Bread {Guid.NewGuid():N}";
+        return (course, [await Bring("One", First, course), await Bring("Two", Second, course)]);
+    }
+
+    private Task<string> Bring(string title, string text, string course)
+    {
+        var sentences = text.Split(". ").Select((s, i) => $"{i + 1}\n00:00:{6 * i:00},000 --> 00:00:{(6 * i) + 5:00},000\n{s.TrimEnd('.')}.\n");
+        return server.BringIn($"{title}.srt", Encoding.UTF8.GetBytes(string.Join('\n', sentences)), title, course);
+    }
+
+    private async Task<List<JsonNode>> Make(string course)
+    {
+        using var answer = await server.Send(HttpMethod.Post, $"/api/courses/{course}/sheets");
+        Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+        return [.. (await answer.Content.ReadAsStringAsync(Cancel)).Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonNode.Parse(l)!)];
+    }
+}
