@@ -69,11 +69,13 @@ test('a sheet is made, worded, made again without losing that, taken back, and t
   const lines = desk.getByRole('listitem')
   const count = await lines.count()
   expect(count).toBeGreaterThan(3)
+  await expect(page).toHaveURL(/sheet=/)
+  const address = page.url()
   await lines.first().getByRole('button').first().click()
   await expect(page.locator('audio, video').first()).toHaveJSProperty('paused', false)
   await page.keyboard.press('Escape')
 
-  await page.goto(page.url())
+  await page.goto(address)
   await desk.getByRole('button', { name: 'Change' }).click()
   await desk.getByLabel('Point').first().fill('Lime lifts the pH.')
   await desk.getByRole('button', { name: /^Take out/ }).nth(1).click()
@@ -226,7 +228,7 @@ test('a course is put on one sheet by keyboard: it is heard, taken away for good
   await page.getByRole('button', { name: 'Undo' }).press('Enter')
   await expect(page.getByRole('heading', { name: 'The course on a sheet' })).toBeVisible()
 
-  await page.goto(`${demo.address}/search?text=${encodeURIComponent('course on a sheet')}`)
+  await page.goto(`${demo.address}/search?q=${encodeURIComponent('course on a sheet')}`)
   await page.getByRole('region', { name: 'Courses and terms' }).getByRole('link', { name: 'The course on a sheet' }).press('Enter')
   await expect(page.getByRole('heading', { name: 'The course on a sheet' })).toBeVisible()
 })
