@@ -44,7 +44,7 @@ internal static class StudyCommands
         form.AcceptOnlyFromAmong("text", "qti");
         var package = new Option<FileInfo?>("--out") { Description = "Where the package is written (zip)." };
         yield return OnTranscripts("quiz", "Makes a quiz; what is right is marked with *, what is to be written with =.", "There is not enough in this text to make a quiz of.", [questions, form, package], (t, parsed, grammar) =>
-            Packed(QuizMaker.Make(t, parsed.GetValue(questions), grammar: grammar), parsed.GetValue(form) == "qti", parsed.GetValue(package))
+            Packed(QuizMaker.Make(new StudyGround(t, grammar, words: KnownWords.Value), parsed.GetValue(questions)), parsed.GetValue(form) == "qti", parsed.GetValue(package))
                 .SelectMany(q => Answers(q.Content).Select(a => $"  {a}").Prepend($"{CaptionClock.Short(q.Source.StartMs)}  {q.Content.Stem}")));
     }
 

@@ -36,7 +36,7 @@ internal static class StudyBench
         }
 
         var grounds = Folds(texts).SelectMany(f => Learn(f.Others) is var weights ? f.Own.Select(t => (Text: t, Weights: weights)) : [])
-            .ToDictionary(p => p.Text, p => (Ground: new StudyGround(p.Text.Transcript, grammar, p.Weights), p.Weights));
+            .ToDictionary(p => p.Text, p => (Ground: new StudyGround(p.Text.Transcript, grammar, p.Weights, known), p.Weights));
         foreach (var half in texts.GroupBy(t => t.IsKnown))
         {
             var old = half.Average(t => { var s = t.Sentences; var imp = new Importance(s); return Among(t, s.Select(imp.Of).ToArray()); });

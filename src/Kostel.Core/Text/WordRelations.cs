@@ -88,6 +88,22 @@ public sealed class WordRelations
     /// <summary>The stems of the words that belong to one, with how; single words only. Itself is not among them.</summary>
     public IReadOnlyDictionary<string, Kinship> Of(string word) => known.GetOrAdd(Tokens.Stem(word), Find);
 
+    /// <summary>Words that mean the same as one, as they are written; single words only.</summary>
+    public IReadOnlyList<string> SameAs(string word) => Words(meanings.GetValueOrDefault(Tokens.Stem(word), []), word);
+
+    /// <summary>Words for other things of the same kind as one, as they are written; single words only.</summary>
+    public IReadOnlyList<string> OfOneKindWith(string word)
+    {
+        var own = meanings.GetValueOrDefault(Tokens.Stem(word), []);
+        return Words(own.SelectMany(m => broader[m]).Where(m => narrower[m].Length <= MostSiblings).SelectMany(m => narrower[m]).Except(own), word);
+    }
+
+    private List<string> Words(IEnumerable<int> of, string but)
+    {
+        var stem = Tokens.Stem(but);
+        return [.. of.SelectMany(m => words[m]).Where(w => !w.Contains('_', StringComparison.Ordinal) && Tokens.Stem(w) != stem).Distinct()];
+    }
+
     private Dictionary<string, Kinship> Find(string stem)
     {
         var found = new Dictionary<string, Kinship>();

@@ -7,6 +7,7 @@ using Kostel.Core.Study.Summaries;
 using Kostel.Core.Transcripts;
 using Kostel.Data;
 using Kostel.Data.Rows;
+using Kostel.Speech;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Shared;
@@ -19,7 +20,7 @@ namespace Kostel.Server.Shared;
 internal sealed record WantedQuiz(int? After, int Count = StudyMaking.QuestionsWanted, IReadOnlyList<string>? Kinds = null, StudyStretch? From = null);
 
 /// <summary>Makes summaries, cards and quizzes of a lecture. Each looks and adds in one transaction, so that whatever is asked how often is made once.</summary>
-internal sealed class StudyMaking(KostelContext context, IGrammar grammar, TimeProvider time)
+internal sealed class StudyMaking(KostelContext context, IGrammar grammar, WordKnowledgeFiles words, TimeProvider time)
 {
     public const int CardsWanted = 10, QuestionsWanted = 12;
 
@@ -155,7 +156,7 @@ internal sealed class StudyMaking(KostelContext context, IGrammar grammar, TimeP
     }
 
     /// <summary>The ground of a transcript, worked out once for all that is made of it.</summary>
-    private StudyGround GroundOf(Transcript transcript) => ground is not null && ReferenceEquals(ground.Transcript, transcript) ? ground : ground = new StudyGround(transcript, grammar);
+    private StudyGround GroundOf(Transcript transcript) => ground is not null && ReferenceEquals(ground.Transcript, transcript) ? ground : ground = new StudyGround(transcript, grammar, words: words.Value);
 
     private DateTime Now => time.GetUtcNow().UtcDateTime;
 }

@@ -64,7 +64,7 @@ public static class QtiPackage
         _ => asks.Solution.Chosen.Select(Letter),
     };
 
-    /// <summary>What is written is compared letter by letter there: as it was said, in figures, and the number alone.</summary>
+    /// <summary>What is written is compared letter by letter there: as it was said, in figures, the number alone, and in other words that say the same.</summary>
     private static XElement Accepted(WrittenQuestion asks)
     {
         var said = Clean(asks.Answer);
@@ -73,7 +73,7 @@ public static class QtiPackage
         return new XElement(
             Qti + "qti-mapping",
             new XAttribute("default-value", "0"),
-            new[] { said, figures, number }.Distinct(StringComparer.OrdinalIgnoreCase).Select(w => new XElement(Qti + "qti-map-entry", new XAttribute("map-key", w), new XAttribute("mapped-value", "1"), new XAttribute("case-sensitive", "false"))));
+            new[] { said, figures, number }.Concat((asks.Also ?? []).Select(Clean)).Distinct(StringComparer.OrdinalIgnoreCase).Select(w => new XElement(Qti + "qti-map-entry", new XAttribute("map-key", w), new XAttribute("mapped-value", "1"), new XAttribute("case-sensitive", "false"))));
     }
 
     private static object[] Body(QuestionContent asks) => asks switch

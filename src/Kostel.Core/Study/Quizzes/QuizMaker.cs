@@ -61,7 +61,8 @@ public static class QuizMaker
         var definitions = matter.SelectMany(s => Clauses.Of(s).Prepend(s)).Where(QuotableSentence.IsHeardWell).Select(Definitions.Find).OfType<Definition>().DistinctBy(d => d.Term).ToList();
         var gaps = statements.Select(facts.Of).OfType<FactGap>().ToList();
         var phrases = KeyPhrases.Count(matter);
-        var wrong = new WrongChoices([.. gaps.Where(g => g.Number is null).Select(g => g.Thing).Concat(definitions.Select(d => new NamedThing(d.Term, d.Article, false))).DistinctBy(t => t.Name)]);
+        var others = new OtherWords(ground.Words, sentences);
+        var wrong = new WrongChoices([.. gaps.Where(g => g.Number is null).Select(g => g.Thing).Concat(definitions.Select(d => new NamedThing(d.Term, d.Article, false))).DistinctBy(t => t.Name)], others);
         var numbers = matter.SelectMany(Quantities.Find).ToList();
         var spoken = OtherTerms(phrases, definitions);
         return definitions.Select(d => TermQuestions.OfMeaning(d, definitions, spoken, random))
@@ -72,7 +73,8 @@ public static class QuizMaker
             .Concat(OrderQuestions.Of(sentences, ground.Transcript.Chapters, facts.IsOfCourse, random))
             .Concat(statements.Where(facts.CanBeAsked).Select(s => SeveralQuestions.Of(s, wrong, random)))
             .Concat(gaps.SelectMany(g => GapQuestions.Of(g, wrong, numbers, IsTerm, random)))
-            .OfType<QuestionDraft>();
+            .OfType<QuestionDraft>()
+            .Select(q => q.Content is WrittenQuestion asks ? q with { Content = asks.WithAlso(others.Saying) } : q);
 
         bool IsTerm(string phrase) => phrases.GetValueOrDefault(string.Join(' ', Tokens.Of(phrase).SkipWhile(w => w is "a" or "an" or "the"))) is { } use && (use.IsDefined || use.Count >= OftenEnough);
     }

@@ -9,6 +9,12 @@ public abstract record WrittenQuestion(string Stem, string Answer) : QuestionCon
 {
     private const int LongestAnswer = 500;
 
+    /// <summary>Other words that say the same, each as a whole answer; null for none.</summary>
+    public IReadOnlyList<string>? Also { get; init; }
+
+    /// <summary>The same, right also in other words; a number has none.</summary>
+    internal WrittenQuestion WithAlso(Func<string, IReadOnlyList<string>> saying) => this is not NumberQuestion && saying(Answer) is { Count: > 0 } also ? this with { Also = also } : this;
+
     /// <inheritdoc/>
     [JsonIgnore]
     public override IReadOnlyList<string> Texts => [Stem, Answer];
@@ -21,7 +27,7 @@ public abstract record WrittenQuestion(string Stem, string Answer) : QuestionCon
     public override bool Takes(QuizAnswer answer) => answer.Chosen.Count == 0 && answer.Text is not { Length: > LongestAnswer };
 
     /// <inheritdoc/>
-    public override bool IsRight(QuizAnswer answer) => answer.Text is { } text && WordedAnswer.IsTheSame(text, Answer);
+    public override bool IsRight(QuizAnswer answer) => answer.Text is { } text && (Also ?? []).Prepend(Answer).Any(a => WordedAnswer.IsTheSame(text, a));
 }
 
 /// <summary>A statement with a gap that is to be filled.</summary>
@@ -34,7 +40,7 @@ public sealed record GapQuestion(string Stem, string Answer) : WrittenQuestion(S
     public override string Kind => Name;
 
     /// <inheritdoc/>
-    public override QuestionContent With(IReadOnlyList<string> texts) => new GapQuestion(texts[0], texts[1]);
+    public override QuestionContent With(IReadOnlyList<string> texts) => this with { Stem = texts[0], Answer = texts[1] };
 }
 
 /// <summary>A question that a few words answer.</summary>
@@ -47,7 +53,7 @@ public sealed record ShortQuestion(string Stem, string Answer) : WrittenQuestion
     public override string Kind => Name;
 
     /// <inheritdoc/>
-    public override QuestionContent With(IReadOnlyList<string> texts) => new ShortQuestion(texts[0], texts[1]);
+    public override QuestionContent With(IReadOnlyList<string> texts) => this with { Stem = texts[0], Answer = texts[1] };
 }
 
 /// <summary>A statement whose number is to be given.</summary>
@@ -63,7 +69,7 @@ public sealed record NumberQuestion(string Stem, string Answer, bool IsRough) : 
     public override string Kind => Name;
 
     /// <inheritdoc/>
-    public override QuestionContent With(IReadOnlyList<string> texts) => new NumberQuestion(texts[0], texts[1], IsRough);
+    public override QuestionContent With(IReadOnlyList<string> texts) => this with { Stem = texts[0], Answer = texts[1] };
 
     /// <inheritdoc/>
     public override bool IsRight(QuizAnswer answer) => answer.Text is { } text && NumberAnswer.IsTheSame(text, Answer, IsRough);

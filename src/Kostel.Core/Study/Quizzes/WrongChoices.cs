@@ -4,10 +4,12 @@ using Kostel.Core.Text;
 namespace Kostel.Core.Study.Quizzes;
 
 /// <summary>
-/// Choices that somebody who half knows would take: things that the same lecture speaks of, of the form and length of the right one, which neither the question nor the right one names.
+/// Choices that somebody who half knows would take: things that the same lecture speaks of, of the form and length of the right one, which neither the question nor the right one names; where there are too few, others of its kind.
 /// </summary>
 /// <remarks>T. Haladyna, S. Downing and M. Rodriguez, "A review of multiple-choice item-writing guidelines", 2002: plausible, alike in length and form, independent of each other.</remarks>
-internal sealed class WrongChoices(IReadOnlyList<NamedThing> things)
+/// <param name="things">What the lecture names.</param>
+/// <param name="others">Words of the same kind that it does not use, for where it names too little.</param>
+internal sealed class WrongChoices(IReadOnlyList<NamedThing> things, OtherWords others)
 {
     private const int MoreWords = 2;
     private const double MostLonger = 2.2;
@@ -19,7 +21,7 @@ internal sealed class WrongChoices(IReadOnlyList<NamedThing> things)
     {
         var taken = Tokens.ContentStems($"{right.Name} {question}").ToHashSet();
         var chosen = new List<string>();
-        foreach (var thing in byForm[Form(right)].Where(t => IsAlike(t, right)).OrderBy(t => Math.Abs(t.Name.Length - right.Name.Length) + (t.Article == right.Article ? 0 : right.Name.Length)))
+        foreach (var thing in byForm[Form(right)].Where(t => IsAlike(t, right)).OrderBy(t => Math.Abs(t.Name.Length - right.Name.Length) + (t.Article == right.Article ? 0 : right.Name.Length)).Concat(Beside(right)))
         {
             var stems = Tokens.ContentStems(thing.Name).ToList();
             if (stems.Count > 0 && !stems.Exists(taken.Contains))
@@ -36,6 +38,9 @@ internal sealed class WrongChoices(IReadOnlyList<NamedThing> things)
 
         return chosen;
     }
+
+    private IEnumerable<NamedThing> Beside(NamedThing right) =>
+        others.OfOneKindWith(right.Name).Select(n => new NamedThing(n, right.Article, right.IsArticleOutside)).Where(t => Form(t) == Form(right) && IsAlike(t, right));
 
     /// <summary>Other numbers with the unit of the right one: those of the lecture first, then the usual slips, half and double.</summary>
     public static IReadOnlyList<string> ForNumber(FactGap gap, IEnumerable<Facts.Quantity> others, int count)

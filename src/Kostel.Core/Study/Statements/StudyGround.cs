@@ -1,5 +1,6 @@
 using Kostel.Core.Grammar;
 using Kostel.Core.Study.Facts;
+using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Study.Statements;
@@ -15,11 +16,12 @@ public sealed class StudyGround
     /// <param name="transcript">The lecture.</param>
     /// <param name="grammar">Tells where clauses begin, and which sentences are none; null for none.</param>
     /// <param name="weights">By which sentences are worth knowing; null for those that were learned.</param>
-    public StudyGround(Transcript transcript, IGrammar? grammar = null, double[]? weights = null)
+    /// <param name="words">What is known of English words; null for nothing.</param>
+    public StudyGround(Transcript transcript, IGrammar? grammar = null, double[]? weights = null, WordKnowledge? words = null)
     {
         // The grammar is of English: it would call every other sentence ill formed.
         grammar = StudyLanguages.IsSpanish(transcript.Language) ? null : grammar;
-        (Transcript, HasGrammar) = (transcript, grammar is not null);
+        (Transcript, HasGrammar, Words) = (transcript, grammar is not null, words ?? WordKnowledge.None);
         Sentences = ConfirmedWords.Settle(Core.Transcripts.Sentences.Of(transcript.Passages));
         importance = new(() => new Importance(Sentences));
         facts = new(() => new FactGaps(Sentences, transcript.Chapters));
@@ -29,6 +31,9 @@ public sealed class StudyGround
 
     /// <summary>The lecture.</summary>
     public Transcript Transcript { get; }
+
+    /// <summary>What is known of English words beside it.</summary>
+    internal WordKnowledge Words { get; }
 
     /// <summary>Its sentences in order; a doubtful word that is confirmed elsewhere counts as sure enough.</summary>
     public IReadOnlyList<Sentence> Sentences { get; }

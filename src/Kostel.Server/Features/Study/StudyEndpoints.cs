@@ -99,7 +99,8 @@ public sealed record AttemptView(int RightCount, DateTime FinishedAt, IReadOnlyL
 
 /// <summary>An answer and the one that is right.</summary>
 /// <param name="Sources">Where it is said; for things that are matched a place for each.</param>
-public sealed record MarkedAnswer(GivenAnswer Given, GivenAnswer Solution, bool IsRight, IReadOnlyList<EvidenceView> Sources);
+/// <param name="Also">Other words that would have been right too.</param>
+public sealed record MarkedAnswer(GivenAnswer Given, GivenAnswer Solution, bool IsRight, IReadOnlyList<EvidenceView> Sources, IReadOnlyList<string> Also);
 
 internal static class StudyEndpoints
 {
@@ -220,5 +221,5 @@ internal static class StudyEndpoints
         attempt.RightCount,
         attempt.FinishedAt,
         questions.Select((q, i) => new MarkedAnswer(
-            GivenAnswer.Of(attempt.Choices[i]), GivenAnswer.Of(q.Content.Solution), q.Content.IsRight(attempt.Choices[i]), q.Places().Select(evidence.Of).ToList())).ToList());
+            GivenAnswer.Of(attempt.Choices[i]), GivenAnswer.Of(q.Content.Solution), q.Content.IsRight(attempt.Choices[i]), q.Places().Select(evidence.Of).ToList(), (q.Content as WrittenQuestion)?.Also ?? [])).ToList());
 }

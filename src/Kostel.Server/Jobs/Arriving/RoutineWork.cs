@@ -3,6 +3,7 @@ using Kostel.Core.Study.Sheets;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Shared;
+using Kostel.Speech;
 
 namespace Kostel.Server.Jobs.Arriving;
 
@@ -10,7 +11,7 @@ namespace Kostel.Server.Jobs.Arriving;
 internal sealed record RoutineTask(bool Summary, bool Cards, bool Quiz, IReadOnlyList<SheetForm>? Sheets = null);
 
 /// <summary>Makes what a course's routine wants of a lecture. What is there already is not made twice.</summary>
-internal sealed class RoutineWork(LibraryFolder library, IGrammar grammar, TimeProvider time) : IJobWork
+internal sealed class RoutineWork(LibraryFolder library, IGrammar grammar, WordKnowledgeFiles words, TimeProvider time) : IJobWork
 {
     /// <summary>Right after the transcript, before the next recording is begun: it takes seconds.</summary>
     public const int Priority = 100;
@@ -30,7 +31,7 @@ internal sealed class RoutineWork(LibraryFolder library, IGrammar grammar, TimeP
         var task = turn.Payload(Making);
         await turn.Enter(JobStage.Making, cancel);
         await using var context = library.CreateDbContext();
-        var study = new StudyMaking(context, grammar, time);
+        var study = new StudyMaking(context, grammar, words, time);
         if (task.Summary)
         {
             await study.Summary(turn.LectureId, cancel);

@@ -73,7 +73,8 @@ const said = { right: 'right', wrong: 'your answer', missed: 'right, not chosen'
         @input="given = { chosen: [], text: ($event.target as HTMLInputElement).value }"
       />
       <p v-if="marked && (!marked.isRight || marked.given.text !== marked.solution.text)" class="solution">
-        <span class="k-soft">The lecture says</span> {{ marked.solution.text }}
+        <span class="k-soft">The lecture says</span> {{ marked.solution.text
+        }}<span v-if="marked.also.length" class="k-soft">; right too: {{ marked.also.slice(0, 4).join(', ') }}</span>
       </p>
     </template>
     <ol v-else-if="question.kind === 'order'" class="things">

@@ -1,0 +1,56 @@
+using Kostel.Core.Study.Quizzes;
+using Kostel.Core.Study.Statements;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Tests.Study;
+
+/// <summary>Words that the lecture does not use: right where they mean the same, wrong where they are of the same kind.</summary>
+public class OtherWordsTests
+{
+    // An invented list: speed and pace are one, speed and volume are kinds of a quantity.
+    private static readonly WordRelations Relations = WordRelations.Read(new StringReader("quantity||\nspeed velocity pace|0|\nvolume bulk|0|\nwell|0|"));
+
+    private static OtherWords Of(string lecture) => new(new WordKnowledge(WordVectors.None, Lexicon.None, Relations), Sentences.Of(Lecture.Of(lecture).Passages));
+
+    [Fact]
+    public void A_word_that_means_the_same_is_right_too()
+    {
+        var asks = new ShortQuestion("What is measured?", "the mean speed").WithAlso(Of("We measure the mean speed of the cart.").Saying);
+        Assert.Equal(["the mean velocity", "the mean pace"], asks.Also);
+        Assert.True(asks.IsRight(new QuizAnswer([], "mean pace")));
+        Assert.False(asks.IsRight(new QuizAnswer([], "mean volume")));
+    }
+
+    [Fact]
+    public void What_the_lecture_uses_itself_it_may_tell_apart()
+    {
+        var asks = new ShortQuestion("What has a direction?", "velocity").WithAlso(Of("Speed has none, velocity has a direction.").Saying);
+        Assert.Equal(["pace"], asks.Also);
+        Assert.False(asks.IsRight(new QuizAnswer([], "speed")));
+    }
+
+    [Fact]
+    public void A_number_has_no_other_words_and_a_correction_keeps_them()
+    {
+        Assert.Null(new NumberQuestion("How fast?", "4 speed", IsRough: false).WithAlso(Of("It is fast.").Saying).Also);
+        var asks = (ShortQuestion)new ShortQuestion("What?", "speed").WithAlso(Of("It is fast.").Saying).With(["Which?", "speed"]);
+        Assert.Equal(["velocity", "pace"], asks.Also!);
+    }
+
+    [Fact]
+    public void Taken_away_each_other_word_is_in_the_package()
+    {
+        var asks = new ShortQuestion("What is measured?", "speed").WithAlso(Of("It is fast.").Saying);
+        var files = QtiPackage.Write("Carts", [new QuestionDraft(asks, new Evidence("p1", 0, 1, "speed"))]);
+        Assert.Contains(files, f => f.Content.Contains("map-key=\"velocity\"", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Without_knowledge_of_words_there_are_none()
+    {
+        var none = new OtherWords(WordKnowledge.None, []);
+        Assert.Empty(none.Saying("the mean speed"));
+        Assert.Empty(none.OfOneKindWith("speed"));
+    }
+}
