@@ -101,6 +101,20 @@ public sealed class StudyTests(SharedServer shared) : IClassFixture<SharedServer
         Assert.Equal(HttpStatusCode.Conflict, gone.StatusCode);
     }
 
+    [Fact]
+    public async Task A_card_is_kept_both_ways_once_and_each_is_learned_by_itself()
+    {
+        var other = await Server.BringIn("lecture.json", DemoText.Read("06"));
+        var shown = (await Server.Post($"/api/lectures/{other}/cards/drafts", new { count = 20 })).AsArray();
+        var draft = shown.First(d => (string?)d!["reversed"] is not null)!;
+        var kept = new[] { new { key = (string)draft["key"]!, front = (string)draft["front"]!, back = (string)draft["back"]!, bothWays = true } };
+        (await Server.Send(HttpMethod.Post, $"/api/lectures/{other}/cards/kept", new { wanted = new { count = 20 }, kept })).EnsureSuccessStatusCode();
+        var cards = (await Server.Get($"/api/lectures/{other}/study"))["cards"]!.AsArray();
+        Assert.Equal(new[] { (string)draft["front"]!, (string)draft["reversed"]! }.Order(), cards.Select(c => (string)c!["front"]!).Order());
+        var again = (await Server.Post($"/api/lectures/{other}/cards/drafts", new { count = 40 })).AsArray();
+        Assert.DoesNotContain(again, d => (string)d!["key"]! == kept[0].key);
+    }
+
     private async Task<int?> Newest() => (int?)(await Server.Get($"/api/lectures/{id}/study"))["quiz"]?["id"];
 
     private Task<HttpResponseMessage> Grade(JsonNode card, string grade) =>

@@ -15,13 +15,15 @@ test('cards are looked through by keyboard: one is reworded, one left out, the o
   const drafts = page.getByRole('region', { name: 'Cards' }).getByRole('listitem')
   await expect(drafts).toHaveCount(5)
   const left = await drafts.nth(1).locator('.said').first().innerText()
-  await drafts.nth(1).getByRole('checkbox').press('Space')
+  await drafts.nth(1).getByRole('checkbox', { name: /^Keep/ }).press('Space')
   await expect(drafts.nth(1)).toContainText('Left out')
   await drafts.nth(0).getByRole('button', { name: 'Reword' }).press('Enter')
   await drafts.nth(0).getByLabel('Question').fill('In words of my own?')
   await isAccessible(page)
-  await page.getByRole('button', { name: 'Add 4 cards' }).press('Enter')
-  await expect(page.getByText('4 cards', { exact: true })).toBeVisible()
+  const both = drafts.getByRole('checkbox', { name: /^Both ways/ }).first()
+  await both.press('Space')
+  await page.getByRole('button', { name: 'Add 5 cards' }).press('Enter')
+  await expect(page.getByText('5 cards', { exact: true })).toBeVisible()
   await expect(page.getByText('In words of my own?')).toBeVisible()
   await expect(page.getByText(left, { exact: true })).toHaveCount(0)
 
@@ -31,7 +33,7 @@ test('cards are looked through by keyboard: one is reworded, one left out, the o
   await expect(page.getByText(/to look through/)).toBeVisible()
   await expect(drafts.filter({ hasText: 'In words of my own?' })).toHaveCount(0)
   await page.getByRole('button', { name: 'Leave them' }).press('Enter')
-  await expect(page.getByText('4 cards', { exact: true })).toBeVisible()
+  await expect(page.getByText('5 cards', { exact: true })).toBeVisible()
 })
 
 test('a quiz of several kinds is taken by keyboard and every answer is explained by its sentence', async ({ page, demo }) => {

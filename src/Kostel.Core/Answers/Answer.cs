@@ -32,6 +32,9 @@ public sealed record Answer(AnswerState State, IReadOnlyList<Evidence> Lines, IR
     /// <summary>What answers within a line, in its words; nothing where that is not known.</summary>
     public string WordsThatAnswer(int line) => line < Parts.Count ? Lines[line].Quote[Parts[line].From..Math.Min(Parts[line].To, Lines[line].Quote.Length)] : "";
 
+    /// <summary>This, or an answer from further away where that is surer: what is nearer comes first where both are as sure.</summary>
+    public Answer OrSurer(Answer further) => further.State > State ? further : this;
+
     /// <summary>The form after what was asked.</summary>
     public AnswerForm Form { get; init; }
 

@@ -17,8 +17,14 @@ public sealed record CardDraft(CardContent Content, Evidence Source)
     /// <summary>The part of the source that it asks about, where that is less than the whole.</summary>
     public Evidence Asks { get; init; } = Source;
 
-    /// <summary>What it asks about, whatever its wording: a card is made once for each.</summary>
-    public string Key => Asks.Key;
+    /// <summary>Whether it is another card from its other side.</summary>
+    public bool IsReversed { get; init; }
+
+    /// <summary>What it asks about, whatever its wording: a card is made once for each, and once from its other side.</summary>
+    public string Key => IsReversed ? $"{Asks.Key}-reversed" : Asks.Key;
+
+    /// <summary>The same from its other side; null where that asks nothing.</summary>
+    public CardDraft? Reversed() => ReversedCards.Of(Content) is { } content ? this with { Content = content, IsReversed = true } : null;
 
     /// <summary>Whether a card that is there asks about the same.</summary>
     /// <param name="key">Its key; one of another form, from before there were keys, stands for the whole of its source.</param>

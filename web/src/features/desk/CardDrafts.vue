@@ -13,7 +13,7 @@ const emit = defineEmits<{ added: []; closed: [] }>()
 const { lecture, hear } = useDesk()
 const notice = useNotice()
 const wanted = ref({ count: 10, chapter: null as number | null, ofMarks: false })
-const drafts = ref<(CardDraft & { isKept: boolean; isEdited: boolean })[] | null>(null)
+const drafts = ref<(CardDraft & { isKept: boolean; isEdited: boolean; bothWays: boolean })[] | null>(null)
 const isBusy = ref(false)
 const kept = computed(() => drafts.value?.filter((d) => d.isKept && d.front.trim() && d.back.trim()) ?? [])
 const params = { path: { id: lecture.value.id } }
@@ -23,13 +23,16 @@ async function look() {
   const made = await notice.attempt(() =>
     must(api.POST('/api/lectures/{id}/cards/drafts', { params, body: wanted.value })),
   )
-  if (made) drafts.value = made.map((d) => ({ ...d, isKept: true, isEdited: false }))
+  if (made) drafts.value = made.map((d) => ({ ...d, isKept: true, isEdited: false, bothWays: false }))
   isBusy.value = false
 }
 
 async function add() {
   isBusy.value = true
-  const body = { wanted: wanted.value, kept: kept.value.map(({ key, front, back }) => ({ key, front, back })) }
+  const body = {
+    wanted: wanted.value,
+    kept: kept.value.map(({ key, front, back, bothWays }) => ({ key, front, back, bothWays })),
+  }
   const isDone = await notice.attempt(async () => {
     await must(api.POST('/api/lectures/{id}/cards/kept', { params, body }))
     return true
@@ -74,6 +77,7 @@ async function add() {
           <template v-else>
             <p class="said">{{ d.front }}</p>
             <p class="said back">{{ d.back }}</p>
+            <p v-if="d.isKept && d.bothWays" class="said reversed">{{ d.reversed }}</p>
           </template>
         </div>
         <p class="row">
@@ -84,11 +88,17 @@ async function add() {
           <button v-if="d.isKept" class="k-link" type="button" @click="d.isEdited = !d.isEdited">
             {{ d.isEdited ? 'Done' : 'Reword' }}
           </button>
+          <label v-if="d.isKept && d.reversed">
+            <input v-model="d.bothWays" type="checkbox" :aria-label="`Both ways: ${d.front}`" />
+            <span>Both ways</span>
+          </label>
         </p>
       </EvidenceLine>
     </ul>
     <p class="go foot">
-      <v-btn type="submit" :loading="isBusy" :disabled="!kept.length">Add {{ count(kept.length, 'card') }}</v-btn>
+      <v-btn type="submit" :loading="isBusy" :disabled="!kept.length"
+        >Add {{ count(kept.length + kept.filter((d) => d.bothWays).length, 'card') }}</v-btn
+      >
       <button class="k-quiet" type="button" @click="isFirst ? (drafts = null) : emit('closed')">Leave them</button>
     </p>
   </form>
@@ -119,6 +129,9 @@ async function add() {
 .back {
   border-left: 3px solid var(--sea);
   padding-left: 10px;
+  margin: 6px 0 2px;
+}
+.reversed {
   margin: 6px 0 2px;
 }
 .out {
