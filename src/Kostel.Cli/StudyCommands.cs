@@ -32,7 +32,7 @@ internal static class StudyCommands
         yield return OnTranscripts("sheet", "Writes a sheet to learn from, as Markdown.", "There is nothing in this text for such a sheet.", [sheet, compared], (t, parsed, grammar) =>
             SheetMarkdown.Write(SheetMaker.Make(t, parsed.GetValue(sheet), grammar, compared: parsed.GetValue(compared))),
             (all, parsed, grammar) => parsed.GetValue(sheet) == SheetForm.Course
-                ? SheetMarkdown.Write(CourseSheets.Of([.. all.Select(t => LectureReading.Of(t.Name, t.Name, new StudyGround(t.Transcript, grammar)))]))
+                ? SheetMarkdown.Write(CourseSheets.Of([.. all.Select(t => LectureReading.Of(t.Name, t.Name, new StudyGround(t.Transcript, grammar, words: KnownWords.Value)))]))
                 : null);
         var cards = Count(UsualCards, "How many cards; fewer come where there is no more that is worth one.");
         var table = new Option<string>("--to") { Description = "tsv, or csv (RFC 4180).", DefaultValueFactory = _ => "tsv" };

@@ -7,12 +7,13 @@ using Kostel.Core.Transcripts;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Shared;
+using Kostel.Speech;
 using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Features.Sheets;
 
 /// <summary>Makes sheets of courses, and any sheet again.</summary>
-internal sealed class SheetMaking(KostelContext context, StudyMaking study, IGrammar grammar)
+internal sealed class SheetMaking(KostelContext context, StudyMaking study, IGrammar grammar, WordKnowledgeFiles words)
 {
     /// <summary>What was read of a transcript stays as long as the transcript is held.</summary>
     private static readonly ConditionalWeakTable<Transcript, LectureReading> Readings = [];
@@ -59,7 +60,7 @@ internal sealed class SheetMaking(KostelContext context, StudyMaking study, IGra
             return known;
         }
 
-        var reading = await Task.Run(() => LectureReading.Of(lecture.Id, lecture.Title, new StudyGround(transcript, grammar)), cancel);
+        var reading = await Task.Run(() => LectureReading.Of(lecture.Id, lecture.Title, new StudyGround(transcript, grammar, words: words.Value)), cancel);
         Readings.AddOrUpdate(transcript, reading);
         return reading;
     }

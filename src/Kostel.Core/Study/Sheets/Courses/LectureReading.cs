@@ -19,6 +19,7 @@ public sealed record LectureReading(string? LectureId, string Title, IReadOnlyLi
     private const int WordsOfPoints = 400;
 
     private const int LeastMentions = 2;
+    private const double MostlyNoun = 0.6;
 
     /// <summary>Reads a lecture.</summary>
     public static LectureReading Of(string? lectureId, string title, StudyGround ground)
@@ -34,8 +35,11 @@ public sealed record LectureReading(string? LectureId, string Title, IReadOnlyLi
         var sound = ground.Whole.All.Where(s => !s.IsIllFormed && !ground.Facts.IsOfCourse(s.Sentence)).ToList();
         var places = sound.Select(s => s.Source).ToHashSet();
         var said = sound.ConvertAll(s => Point(Evidence.Of(s.Part)) with { Source = s.Source.In(lectureId) });
-        var named = KeyPhrases.Count(ground.Sentences).Where(p => p.Value.IsDefined || p.Value.Count >= LeastMentions).Select(p => p.Key).ToList();
+        var named = KeyPhrases.Count(ground.Sentences).Where(p => (p.Value.IsDefined || p.Value.Count >= LeastMentions) && NamesAThing(p.Key)).Select(p => p.Key).ToList();
         return new LectureReading(lectureId, title, chosen.Where(places.Contains).Select(Point).ToList(), said, named);
+
+        // "Later", "warm" and "I'd" head nothing.
+        bool NamesAThing(string phrase) => phrase.Split(' ')[^1] is var head && !head.Contains('\'') && ground.Words.Lexicon.KindsOf(head) is var kinds && (kinds.Total == 0 || kinds.NounShare >= MostlyNoun);
 
         double Weight(Evidence source) => ground.Sentences.Where(s => s.StartMs >= source.StartMs && s.EndMs <= source.EndMs).Select(ground.Importance.Of).DefaultIfEmpty().Average();
 
