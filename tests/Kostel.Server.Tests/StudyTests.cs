@@ -115,6 +115,25 @@ public sealed class StudyTests(SharedServer shared) : IClassFixture<SharedServer
         Assert.DoesNotContain(again, d => (string)d!["key"]! == kept[0].key);
     }
 
+    [Fact]
+    public async Task Of_one_subject_everything_comes_from_where_it_is_spoken_of()
+    {
+        var other = await Server.BringTides("Of one subject");
+        var places = (await Server.Get($"/api/lectures/{other}/subjects/places?subject=springs"))["places"]!.AsArray();
+        bool IsThere(JsonNode line) => places.Any(p => (int)line["startMs"]! < (int)p!["endMs"]! && (int)p["startMs"]! < (int)line["endMs"]!);
+        var summary = (await Server.Post($"/api/lectures/{other}/summary", new { length = "short", subject = "springs" }))["summary"]!.AsArray().SelectMany(p => p!["lines"]!.AsArray()).ToList();
+        Assert.NotEmpty(summary);
+        Assert.All(summary, l => Assert.True(IsThere(l!)));
+        var cards = (await Server.Post($"/api/lectures/{other}/cards/drafts", new { count = 20, subject = "springs" })).AsArray();
+        Assert.NotEmpty(cards);
+        Assert.All(cards, c => Assert.True(IsThere(c!["source"]!)));
+        var sheet = await Server.Post($"/api/lectures/{other}/sheets", new { form = "points", subject = "springs" });
+        Assert.All(sheet["parts"]!.AsArray().SelectMany(p => p!["lines"]!.AsArray()), l => Assert.True(IsThere(l!["source"]!)));
+        Assert.Empty((await Server.Get($"/api/sheets/{sheet["id"]}/again"))["differences"]!.AsArray());
+        using var nothing = await Server.Send(HttpMethod.Post, $"/api/lectures/{other}/summary", new { subject = "xylophone" });
+        Assert.Contains("“xylophone” is not said in this lecture", await ServerProcess.Detail(nothing), StringComparison.Ordinal);
+    }
+
     private async Task<int?> Newest() => (int?)(await Server.Get($"/api/lectures/{id}/study"))["quiz"]?["id"];
 
     private Task<HttpResponseMessage> Grade(JsonNode card, string grade) =>

@@ -101,6 +101,19 @@ test('a sheet is made, worded, made again without losing that, taken back, and t
   expect(found.violations.map((v) => v.id)).toEqual([])
 })
 
+test('a summary is made of one subject, and of a word that is not said there is none', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/lecture/rule-of-twelfths?desk=summary`)
+  const desk = page.getByRole('region', { name: 'Summary' })
+  await desk.getByRole('combobox', { name: 'From' }).selectOption('One subject')
+  await desk.getByLabel('Which').fill('xylophone')
+  await desk.getByRole('button', { name: 'Make a summary' }).press('Enter')
+  await expect(page.getByText('“xylophone” is not said in this lecture.')).toBeVisible()
+  await desk.getByLabel('Which').fill('rivers')
+  await isAccessible(page)
+  await desk.getByRole('button', { name: 'Make a summary' }).press('Enter')
+  await expect(desk.getByText(/rivers/i).first()).toBeVisible()
+})
+
 test('two things are set beside each other by keyboard, each line where it is said', async ({ page, demo }) => {
   await page.goto(`${demo.address}/lecture/why-tides?desk=sheets`)
   const desk = page.getByRole('region', { name: 'Sheets' })

@@ -105,6 +105,9 @@ public sealed class SheetRow
     /// <summary>Whether it was made of what the person had marked.</summary>
     public bool OfMarks { get; set; }
 
+    /// <summary>The subject of which it was made; null for anything.</summary>
+    public string? Subject { get; set; }
+
     public DateTime MadeAt { get; set; }
 
     public DateTime ChangedAt { get; set; }

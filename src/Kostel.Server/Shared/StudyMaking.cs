@@ -27,14 +27,14 @@ internal sealed class StudyMaking(KostelContext context, IGrammar grammar, WordK
     private StudyGround? ground;
 
     /// <summary>A summary, where the newest says something else.</summary>
-    /// <param name="words">Of so many words at most; null for some sentences of each chapter.</param>
+    /// <param name="room">Of so many words at most; null for some sentences of each chapter.</param>
     /// <returns>False if there is not enough in the lecture.</returns>
-    public async Task<bool> Summary(string id, CancellationToken cancel, int? words = null, StudyStretch? from = null, int person = PersonRow.TheOne)
+    public async Task<bool> Summary(string id, CancellationToken cancel, int? room = null, StudyStretch? from = null, int person = PersonRow.TheOne)
     {
         var lecture = await context.FindLecture(id, cancel);
         var transcript = await context.Transcript(lecture, cancel);
-        var isWanted = await (from ?? new StudyStretch()).Of(id, transcript, context, person, cancel);
-        var made = words is null && isWanted is null ? Summarizer.Summarize(GroundOf(transcript)) : Summarizer.Summarize(GroundOf(transcript), words ?? SummaryLengths.Words(SummaryLength.Short), isWanted);
+        var isWanted = await (from ?? new StudyStretch()).Of(id, transcript, context, words.Value, person, cancel);
+        var made = room is null && isWanted is null ? Summarizer.Summarize(GroundOf(transcript)) : Summarizer.Summarize(GroundOf(transcript), room ?? SummaryLengths.Words(SummaryLength.Short), isWanted);
         var parts = made.Select(p => p.In(id)).ToList();
         if (parts.Count == 0)
         {
@@ -57,7 +57,7 @@ internal sealed class StudyMaking(KostelContext context, IGrammar grammar, WordK
     public async Task<Sheet> Sheet(LectureRow lecture, SheetForm form, StudyStretch from, int person, CancellationToken cancel, IReadOnlyList<string>? compared = null)
     {
         var transcript = await context.Transcript(lecture, cancel);
-        var made = SheetMaker.Make(GroundOf(transcript), form, await from.Of(lecture.Id, transcript, context, person, cancel), lecture.HeldOn, compared);
+        var made = SheetMaker.Make(GroundOf(transcript), form, await from.Of(lecture.Id, transcript, context, words.Value, person, cancel), lecture.HeldOn, compared);
         return made.In(lecture.Id);
     }
 
@@ -97,7 +97,7 @@ internal sealed class StudyMaking(KostelContext context, IGrammar grammar, WordK
     public async Task<IReadOnlyList<CardDraft>> Drafts(LectureRow lecture, int count, StudyStretch from, int person, CancellationToken cancel)
     {
         var transcript = await context.Transcript(lecture, cancel);
-        var isWanted = await from.Of(lecture.Id, transcript, context, person, cancel);
+        var isWanted = await from.Of(lecture.Id, transcript, context, words.Value, person, cancel);
         var course = lecture.CourseId;
         var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == lecture.Id || (course != null && context.Lectures.Any(l => l.Id == c.LectureId && l.CourseId == course && l.DeletedAt == null))).ToListAsync(cancel);
         var asked = new AskedFacts(there.Select(c => c.Content));
@@ -132,7 +132,7 @@ internal sealed class StudyMaking(KostelContext context, IGrammar grammar, WordK
 
         var asked = earlier.SelectMany(q => q.Questions).SelectMany(q => q.Places()).ToList();
         var transcript = await context.Transcript(lecture, cancel);
-        var isWanted = await (wanted.From ?? new StudyStretch()).Of(id, transcript, context, person, cancel);
+        var isWanted = await (wanted.From ?? new StudyStretch()).Of(id, transcript, context, words.Value, person, cancel);
         var questions = QuizMaker.Make(GroundOf(transcript), wanted.Count, seed: earlier.Count + 1, asked, q => wanted.Kinds?.Contains(q.Content.Kind) != false && isWanted?.Invoke(q.Source) != false);
         if (questions.Count == 0)
         {

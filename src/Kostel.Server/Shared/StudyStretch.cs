@@ -1,4 +1,8 @@
+using Kostel.Core.Entries;
+using Kostel.Core.Listening;
 using Kostel.Core.Problems;
+using Kostel.Core.Retrieval;
+using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 using Kostel.Data;
 using Microsoft.EntityFrameworkCore;
@@ -8,21 +12,32 @@ namespace Kostel.Server.Shared;
 /// <summary>What of a lecture study material is to be made of.</summary>
 /// <param name="Chapter">Where the chapter begins; null for all of them.</param>
 /// <param name="OfMarks">Only what the person marked.</param>
-internal sealed record StudyStretch(int? Chapter = null, bool OfMarks = false)
+/// <param name="Subject">Only where this is spoken of, in whatever words; null for anything.</param>
+internal sealed record StudyStretch(int? Chapter = null, bool OfMarks = false, string? Subject = null)
 {
     /// <summary>Tells which places are meant; null for all.</summary>
-    /// <exception cref="NotValidException">There is no such chapter, or no mark.</exception>
-    public async Task<Func<Evidence, bool>?> Of(string lectureId, Transcript transcript, KostelContext context, int person, CancellationToken cancel)
+    /// <exception cref="NotValidException">There is no such chapter, no mark, or nothing is said of the subject.</exception>
+    public async Task<Func<Evidence, bool>?> Of(string lectureId, Transcript transcript, KostelContext context, WordKnowledge words, int person, CancellationToken cancel)
     {
         var chapter = Chapter is null ? null : transcript.Chapters.FirstOrDefault(c => c.StartMs == Chapter) ?? throw new NotValidException("The chapters were changed meanwhile. Choose one of those that there are now.");
-        if (!OfMarks)
-        {
-            return chapter is null ? null : e => e.StartMs >= chapter.StartMs && e.StartMs < chapter.EndMs;
-        }
-
-        var marks = await context.Marks.AsNoTracking().Where(m => m.LectureId == lectureId && m.OwnerId == person).Select(m => new { m.StartMs, m.EndMs }).ToListAsync(cancel);
-        return marks.Count == 0
-            ? throw new NotValidException("Nothing is marked in this lecture yet.")
-            : e => marks.Exists(m => e.StartMs < m.EndMs && m.StartMs < e.EndMs) && (chapter is null || (e.StartMs >= chapter.StartMs && e.StartMs < chapter.EndMs));
+        var marked = OfMarks ? await Marked(lectureId, context, person, cancel) : null;
+        var spoken = Subject is null ? null : Spoken(EntryRules.Phrase.Read(Subject), transcript, words);
+        return chapter is null && marked is null && spoken is null
+            ? null
+            : e => (chapter is null || (e.StartMs >= chapter.StartMs && e.StartMs < chapter.EndMs)) && IsIn(marked, e) && IsIn(spoken, e);
     }
+
+    private static bool IsIn(IReadOnlyList<Stretch>? stretches, Evidence place) => stretches?.Any(s => place.StartMs < s.EndMs && s.StartMs < place.EndMs) != false;
+
+    private static async Task<IReadOnlyList<Stretch>> Marked(string lectureId, KostelContext context, int person, CancellationToken cancel)
+    {
+        var marks = await context.Marks.AsNoTracking().Where(m => m.LectureId == lectureId && m.OwnerId == person && m.DeletedAt == null).Select(m => new Stretch(m.StartMs, m.EndMs)).ToListAsync(cancel);
+        return marks.Count > 0 ? marks : throw new NotValidException("Nothing is marked in this lecture yet.");
+    }
+
+    /// <summary>Meaning alone finds something for any word: here one of it has to be said somewhere.</summary>
+    private static IReadOnlyList<Stretch> Spoken(string subject, Transcript transcript, WordKnowledge words) =>
+        new SubjectTrack(transcript.Passages, words).Find(subject) is var places && places.Any(p => p.HasWord)
+            ? [.. places.Select(p => new Stretch(p.StartMs, p.EndMs))]
+            : throw new NotValidException($"“{subject}” is not said in this lecture. Choose a word for it that is.");
 }

@@ -29,7 +29,7 @@ internal static class LectureSheetEndpoints
     private static async Task<Ok<SheetView>> Make(string id, NewSheet wanted, KostelContext context, StudyMaking study, Asker asker, TimeProvider time, CancellationToken cancel)
     {
         var lecture = await context.FindLecture(id, cancel);
-        var from = new StudyStretch(wanted.Chapter, wanted.OfMarks);
+        var from = new StudyStretch(wanted.Chapter, wanted.OfMarks, wanted.Subject);
         var made = await study.Sheet(lecture, wanted.Form, from, asker.PersonId, cancel, Things(wanted));
         if (wanted.Form != SheetForm.Own && made.HasNoLine())
         {
@@ -37,7 +37,7 @@ internal static class LectureSheetEndpoints
         }
 
         var now = time.GetUtcNow().UtcDateTime;
-        var row = await context.AddSheet(new SheetRow { LectureId = id, OwnerId = asker.PersonId, Form = wanted.Form, Name = SheetNames.Of(wanted.Form, made), Content = made, Chapter = wanted.Chapter, OfMarks = wanted.OfMarks, MadeAt = now, ChangedAt = now }, cancel);
+        var row = await context.AddSheet(new SheetRow { LectureId = id, OwnerId = asker.PersonId, Form = wanted.Form, Name = SheetNames.Of(wanted.Form, made), Content = made, Chapter = wanted.Chapter, OfMarks = wanted.OfMarks, Subject = wanted.Subject, MadeAt = now, ChangedAt = now }, cancel);
         return TypedResults.Ok(await context.ViewSheet(row, cancel));
     }
 

@@ -48,7 +48,7 @@ internal sealed class SheetMaking(KostelContext context, StudyMaking study, IGra
 
         var made = row.CourseId is { } course
             ? await OfCourse(await LecturesOf(course, cancel), _ => Task.CompletedTask, cancel)
-            : await study.Sheet(await context.FindLecture(row.LectureId!, cancel), row.Form, new StudyStretch(row.Chapter, row.OfMarks), row.OwnerId, cancel, row.Content.Compared);
+            : await study.Sheet(await context.FindLecture(row.LectureId!, cancel), row.Form, new StudyStretch(row.Chapter, row.OfMarks, row.Subject), row.OwnerId, cancel, row.Content.Compared);
         return SheetRemaking.Of(row.Content, made);
     }
 

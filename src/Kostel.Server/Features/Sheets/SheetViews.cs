@@ -41,7 +41,8 @@ public sealed record SheetLineView(IReadOnlyList<string> Cells, EvidenceView? So
 /// <param name="Chapter">Where the chapter begins that it is to be of; null for all.</param>
 /// <param name="OfMarks">Only of what the person marked.</param>
 /// <param name="Compared">The two things of a comparison.</param>
-public sealed record NewSheet(SheetForm Form, int? Chapter = null, bool OfMarks = false, IReadOnlyList<string>? Compared = null);
+/// <param name="Subject">Only where this is spoken of; null for anything.</param>
+public sealed record NewSheet(SheetForm Form, int? Chapter = null, bool OfMarks = false, IReadOnlyList<string>? Compared = null, string? Subject = null);
 
 /// <summary>A sheet of a course as it is made: how many lectures were read, and last the sheet or why there is none.</summary>
 public sealed record CourseSheetPiece(int Read, int Lectures, SheetView? Sheet = null, string? Problem = null);

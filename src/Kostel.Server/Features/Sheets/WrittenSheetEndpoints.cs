@@ -22,8 +22,9 @@ namespace Kostel.Server.Features.Sheets;
 /// <param name="OfMarks">Only of what the person marked.</param>
 /// <param name="WasShown">The person saw what is sent.</param>
 /// <param name="ShowsFirst">Whether they want to see it each time; null leaves it.</param>
+/// <param name="Subject">Only where this is spoken of; null for anything.</param>
 public sealed record WrittenSheetWish(
-    WrittenForm Form, int Words, ReadingLevel Level = ReadingLevel.AsSaid, string? Instructions = null, int? Chapter = null, bool OfMarks = false, bool WasShown = false, bool? ShowsFirst = null);
+    WrittenForm Form, int Words, ReadingLevel Level = ReadingLevel.AsSaid, string? Instructions = null, int? Chapter = null, bool OfMarks = false, bool WasShown = false, bool? ShowsFirst = null, string? Subject = null);
 
 /// <summary>A sheet as it is written: pieces of text with how far it is, and last the sheet or why there is none.</summary>
 /// <param name="Part">The part that is written now, from 1.</param>
@@ -50,16 +51,16 @@ internal static class WrittenSheetEndpoints
         public string Rules(WritingPart part) => StudyPrompt.Rules(Wish, StudyPrompt.Share(Wish, part, Parts), Language);
     }
 
-    private static async Task<Ok<WritingPreview>> Preview(string id, WrittenSheetWish wish, KostelContext context, WriterStore writers, Asker asker, CancellationToken cancel)
+    private static async Task<Ok<WritingPreview>> Preview(string id, WrittenSheetWish wish, KostelContext context, WriterStore writers, WordKnowledgeFiles words, Asker asker, CancellationToken cancel)
     {
-        var (job, writer) = (await JobOf(id, wish, context, asker, cancel), await writers.WhoIsOn(context, cancel));
+        var (job, writer) = (await JobOf(id, wish, context, words, asker, cancel), await writers.WhoIsOn(context, cancel));
         return TypedResults.Ok(writer.Preview(string.Join("\n\n", job.Parts.Select(p => $"{job.Rules(p)}\n\n{StudyPrompt.Passages(p)}".TrimEnd()))));
     }
 
     private static async Task Write(
         string id, WrittenSheetWish wish, HttpContext http, KostelContext context, WriterStore writers, WordKnowledgeFiles words, ServerSettings settings, Asker asker, TimeProvider time, CancellationToken cancel)
     {
-        var (job, writer) = (await JobOf(id, wish, context, asker, cancel), await writers.WhoIsOn(context, cancel));
+        var (job, writer) = (await JobOf(id, wish, context, words, asker, cancel), await writers.WhoIsOn(context, cancel));
         await writers.Show(context, writer, wish.WasShown, wish.ShowsFirst, cancel);
         http.Response.ContentType = "application/x-ndjson";
         try
@@ -73,7 +74,7 @@ internal static class WrittenSheetEndpoints
                 throw new FormatException("Nothing that the model wrote is borne out by the lecture. No sheet was made.");
             }
 
-            var row = await context.AddSheet(new SheetRow { LectureId = id, OwnerId = asker.PersonId, Form = SheetForm.Own, Name = SheetNames.Of(wish.Form), Content = sheet, Chapter = wish.Chapter, OfMarks = wish.OfMarks, MadeAt = now, ChangedAt = now }, cancel);
+            var row = await context.AddSheet(new SheetRow { LectureId = id, OwnerId = asker.PersonId, Form = SheetForm.Own, Name = SheetNames.Of(wish.Form), Content = sheet, Chapter = wish.Chapter, OfMarks = wish.OfMarks, Subject = wish.Subject, MadeAt = now, ChangedAt = now }, cancel);
             await http.Send(new WrittenSheetPiece(job.Parts.Count, job.Parts.Count, Sheet: await context.ViewSheet(row, cancel)), cancel);
         }
         catch (Exception e) when (e is ServiceProblemException or FormatException)
@@ -113,7 +114,7 @@ internal static class WrittenSheetEndpoints
         return (parts, leftOut);
     }
 
-    private static async Task<Job> JobOf(string id, WrittenSheetWish wish, KostelContext context, Asker asker, CancellationToken cancel)
+    private static async Task<Job> JobOf(string id, WrittenSheetWish wish, KostelContext context, WordKnowledgeFiles words, Asker asker, CancellationToken cancel)
     {
         var lecture = await context.FindLecture(id, cancel);
         if (wish.Words is < StudyWish.FewestWords or > StudyWish.MostWords || !Enum.IsDefined(wish.Form) || !Enum.IsDefined(wish.Level))
@@ -122,7 +123,7 @@ internal static class WrittenSheetEndpoints
         }
 
         var transcript = await context.Transcript(lecture, cancel);
-        var parts = WritingPart.Of(transcript, await new StudyStretch(wish.Chapter, wish.OfMarks).Of(id, transcript, context, asker.PersonId, cancel));
+        var parts = WritingPart.Of(transcript, await new StudyStretch(wish.Chapter, wish.OfMarks, wish.Subject).Of(id, transcript, context, words.Value, asker.PersonId, cancel));
         return parts.Count == 0
             ? throw new NotValidException("There is nothing here that could be sent to a model.")
             : new Job(lecture, new StudyWish(wish.Form, wish.Words, wish.Level, await context.InstructionsOf(wish.Instructions, cancel)), parts, SpokenLanguages.NameOf(transcript.Language));

@@ -15,7 +15,8 @@ namespace Kostel.Server.Features.Study;
 /// <param name="Count">How many.</param>
 /// <param name="Chapter">Where the chapter begins that they are to come from; null for all.</param>
 /// <param name="OfMarks">Only from what the person marked.</param>
-public sealed record WantedCards(int Count = StudyMaking.CardsWanted, int? Chapter = null, bool OfMarks = false);
+/// <param name="Subject">Only where this is spoken of; null for anything.</param>
+public sealed record WantedCards(int Count = StudyMaking.CardsWanted, int? Chapter = null, bool OfMarks = false, string? Subject = null);
 
 /// <summary>A card that could be added.</summary>
 /// <param name="Key">Names it when it is kept.</param>
@@ -72,5 +73,5 @@ internal static class CardDraftEndpoints
 
     private static Task<IReadOnlyList<CardDraft>> Drafts(LectureRow lecture, WantedCards wanted, StudyMaking study, Asker asker, CancellationToken cancel) => wanted.Count is < 1 or > MostCards
         ? throw new NotValidException($"From 1 to {MostCards} cards can be made at once.")
-        : study.Drafts(lecture, wanted.Count, new StudyStretch(wanted.Chapter, wanted.OfMarks), asker.PersonId, cancel);
+        : study.Drafts(lecture, wanted.Count, new StudyStretch(wanted.Chapter, wanted.OfMarks, wanted.Subject), asker.PersonId, cancel);
 }

@@ -40,13 +40,14 @@ public sealed record SummaryReading(int Words, int Ease, int SchoolYear)
 /// <param name="Kinds">Of which kinds: choice, several, gap, short, number, order, match; null for all.</param>
 /// <param name="Chapter">Where the chapter begins that they are to come from; null for all.</param>
 /// <param name="OfMarks">Only from what the person marked.</param>
-public sealed record NewQuiz(int? After = null, int Count = StudyMaking.QuestionsWanted, IReadOnlyList<string>? Kinds = null, int? Chapter = null, bool OfMarks = false)
+/// <param name="Subject">Only where this is spoken of; null for anything.</param>
+public sealed record NewQuiz(int? After = null, int Count = StudyMaking.QuestionsWanted, IReadOnlyList<string>? Kinds = null, int? Chapter = null, bool OfMarks = false, string? Subject = null)
 {
     private const int MostQuestions = 60;
 
     internal WantedQuiz Wanted => Count is < 1 or > MostQuestions
         ? throw new NotValidException($"A quiz has from 1 to {MostQuestions} questions.")
-        : new WantedQuiz(After, Count, Kinds is { Count: > 0 } ? Kinds : null, new StudyStretch(Chapter, OfMarks));
+        : new WantedQuiz(After, Count, Kinds is { Count: > 0 } ? Kinds : null, new StudyStretch(Chapter, OfMarks, Subject));
 }
 
 /// <summary>A wish for a summary.</summary>
@@ -54,7 +55,8 @@ public sealed record NewQuiz(int? After = null, int Count = StudyMaking.Question
 /// <param name="Minutes">So many minutes to read, instead.</param>
 /// <param name="Chapter">Where the chapter begins that it is to be of; null for all.</param>
 /// <param name="OfMarks">Only of what the person marked.</param>
-public sealed record WantedSummary(string? Length = null, int? Minutes = null, int? Chapter = null, bool OfMarks = false)
+/// <param name="Subject">Only where this is spoken of; null for anything.</param>
+public sealed record WantedSummary(string? Length = null, int? Minutes = null, int? Chapter = null, bool OfMarks = false, string? Subject = null)
 {
     private const int MostMinutes = 30;
 
@@ -125,7 +127,7 @@ internal static class StudyEndpoints
     }
 
     private static async Task<Ok<StudyView>> MakeSummary(string id, WantedSummary? wanted, KostelContext context, StudyMaking study, Asker asker, CancellationToken cancel) =>
-        await Made(await study.Summary(id, cancel, wanted?.Words, new StudyStretch(wanted?.Chapter, wanted?.OfMarks == true), asker.PersonId), "a summary", id, context, asker, cancel);
+        await Made(await study.Summary(id, cancel, wanted?.Words, new StudyStretch(wanted?.Chapter, wanted?.OfMarks == true, wanted?.Subject), asker.PersonId), "a summary", id, context, asker, cancel);
 
     private static async Task<FileContentHttpResult> ExportSummary(string id, string format, bool? links, HttpRequest request, KostelContext context, TimeProvider time, CancellationToken cancel)
     {

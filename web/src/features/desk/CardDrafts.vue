@@ -5,6 +5,7 @@ import { useNotice } from '@/shared/notice'
 import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
 import { count } from '@/shared/time'
 import StudyWanted from './StudyWanted.vue'
+import { wantedOf } from '@/features/sheets/wanted'
 import { useDesk } from './useDesk'
 
 /** Cards to be looked through: each kept, reworded or left out before it is added. */
@@ -12,7 +13,7 @@ const props = defineProps<{ isFirst: boolean }>()
 const emit = defineEmits<{ added: []; closed: [] }>()
 const { lecture, hear } = useDesk()
 const notice = useNotice()
-const wanted = ref({ count: 10, chapter: null as number | null, ofMarks: false })
+const wanted = ref(wantedOf(10))
 const drafts = ref<(CardDraft & { isKept: boolean; isEdited: boolean; bothWays: boolean })[] | null>(null)
 const isBusy = ref(false)
 const kept = computed(() => drafts.value?.filter((d) => d.isKept && d.front.trim() && d.back.trim()) ?? [])

@@ -6,6 +6,7 @@ import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
 import { count } from '@/shared/time'
 import QuizQuestion from './QuizQuestion.vue'
 import StudyWanted from './StudyWanted.vue'
+import { wantedOf } from '@/features/sheets/wanted'
 import { isOpen, kinds, open, type Given } from './quizAnswers'
 import { useDesk } from './useDesk'
 import { useStudy } from './useStudy'
@@ -18,7 +19,7 @@ const body = ref<HTMLElement>()
 const answers = ref<Given[]>([])
 const result = ref<Attempt | null>(null)
 const left = computed(() => answers.value.filter(isOpen).length)
-const wanted = ref({ count: 12, chapter: null as number | null, ofMarks: false })
+const wanted = ref(wantedOf(12))
 const chosen = ref(kinds.map((k) => k.kind))
 /** Another quiz is being chosen instead of the one that is there. */
 const isChoosing = ref(false)

@@ -11,6 +11,7 @@ import { count } from '@/shared/time'
 import { useLatest } from '@/shared/useLatest'
 import { useLoaded } from '@/shared/useLoaded'
 import StudyWanted from './StudyWanted.vue'
+import { wantedOf } from '@/features/sheets/wanted'
 import { useDesk } from './useDesk'
 
 /** The sheets of a lecture: those there are, one of them open, or another one to be made. */
@@ -21,7 +22,7 @@ const route = useRoute()
 const router = useRouter()
 const sheets = ref<SheetEntry[] | null>(null)
 const open = ref<number | null>(Number(route.query.sheet) || null)
-const wanted = ref({ count: 1, chapter: null as number | null, ofMarks: false })
+const wanted = ref(wantedOf(1))
 const making = ref<SheetForm | null>(null)
 const params = { path: { id: lecture.value.id } }
 
@@ -54,7 +55,8 @@ async function make(form: SheetForm, compared: string[] | null = null) {
     return
   }
   making.value = form
-  const body = { form, chapter: wanted.value.chapter, ofMarks: wanted.value.ofMarks, compared }
+  const { chapter, ofMarks, subject } = wanted.value
+  const body = { form, chapter, ofMarks, subject, compared }
   const made = await notice.attempt(() => must(api.POST('/api/lectures/{id}/sheets', { params, body })))
   making.value = null
   if (made) go(made.id)
@@ -118,7 +120,7 @@ function removed(sheet: number) {
         v-if="writers?.writer?.isOn"
         :lecture-id="lecture.id"
         :writers="writers"
-        :wanted="{ chapter: wanted.chapter, ofMarks: wanted.ofMarks }"
+        :wanted="wanted"
         @written="go($event.id)"
       />
     </template>

@@ -5,6 +5,7 @@ import { useOverview } from '@/features/listening/useOverview'
 import { formats } from '@/features/sheets/useSheetFiles'
 import { count } from '@/shared/time'
 import StudyWanted from './StudyWanted.vue'
+import { wantedOf } from '@/features/sheets/wanted'
 import { useDesk } from './useDesk'
 import { useStudy } from './useStudy'
 
@@ -21,7 +22,7 @@ const lengths = [
   { name: '5 minutes to read', minutes: 5 },
 ]
 const length = ref(lengths[0])
-const wanted = ref({ count: 1, chapter: null as number | null, ofMarks: false })
+const wanted = ref(wantedOf(1))
 const isAsking = ref(false)
 const files = formats.map((f) => ({
   title: f.title,
@@ -39,6 +40,7 @@ async function make() {
     minutes: length.value?.minutes ?? null,
     chapter: wanted.value.chapter,
     ofMarks: wanted.value.ofMarks,
+    subject: wanted.value.subject,
   })
   isAsking.value = false
 }

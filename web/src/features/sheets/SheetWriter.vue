@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive } from 'vue'
 import type { Sheet, Writers } from '@/api/client'
+import type { WantedFrom } from './wanted'
 import SentPreview from '@/features/writing/SentPreview.vue'
 import { useSheetWriting, type SheetWish } from './useSheetWriting'
 
@@ -8,7 +9,7 @@ import { useSheetWriting, type SheetWish } from './useSheetWriting'
 const props = defineProps<{
   lectureId: string
   writers: Writers
-  wanted: { chapter: number | null; ofMarks: boolean }
+  wanted: WantedFrom
 }>()
 const emit = defineEmits<{ written: [sheet: Sheet] }>()
 const { preview, text, isWriting, problem, begin, write, stop, part, parts } = useSheetWriting(props.lectureId)
@@ -23,7 +24,10 @@ const lengths = { 80: 'short', 200: 'half a page', 400: 'a page', 800: 'two page
 const levels = { asSaid: 'in the lecture’s manner', plain: 'in plain words', expert: 'dense, for experts' } as const
 
 const take = (sheet: Sheet | null) => sheet && emit('written', sheet)
-const start = async () => take(await begin({ ...wish, ...props.wanted }))
+const start = async () => {
+  const { chapter, ofMarks, subject } = props.wanted
+  return take(await begin({ ...wish, chapter, ofMarks, subject }))
+}
 const send = async (showsFirst: boolean) => take(await write(showsFirst))
 </script>
 

@@ -18,7 +18,12 @@ export function usePutOnSheet(lectureId: () => string) {
       const sheets = await must(api.GET('/api/lectures/{id}/sheets', { params: { path } }))
       const own =
         sheets.find((s) => s.form === 'own') ??
-        (await must(api.POST('/api/lectures/{id}/sheets', { params: { path }, body: { form: 'own', ofMarks: false } })))
+        (await must(
+          api.POST('/api/lectures/{id}/sheets', {
+            params: { path },
+            body: { form: 'own', ofMarks: false, subject: null },
+          }),
+        ))
       const body = { startMs: place.startMs, endMs: place.endMs, text: place.text ?? null, lectureId: null }
       return must(api.POST('/api/sheets/{sheet}/lines', { params: { path: { sheet: own.id } }, body }))
     })

@@ -24,6 +24,12 @@ namespace Kostel.Data.Migrations
                 type: "INTEGER",
                 nullable: true);
 
+            migrationBuilder.AddColumn<string>(
+                name: "Subject",
+                table: "Sheets",
+                type: "TEXT",
+                nullable: true);
+
             migrationBuilder.CreateIndex(
                 name: "IX_Sheets_CourseId",
                 table: "Sheets",
@@ -51,6 +57,10 @@ namespace Kostel.Data.Migrations
 
             migrationBuilder.DropColumn(
                 name: "CourseId",
+                table: "Sheets");
+
+            migrationBuilder.DropColumn(
+                name: "Subject",
                 table: "Sheets");
 
             migrationBuilder.AlterColumn<string>(

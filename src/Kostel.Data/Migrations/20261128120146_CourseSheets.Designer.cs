@@ -11,7 +11,7 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 namespace Kostel.Data.Migrations
 {
     [DbContext(typeof(KostelContext))]
-    [Migration("20261128103352_CourseSheets")]
+    [Migration("20261128120146_CourseSheets")]
     partial class CourseSheets
     {
         /// <inheritdoc />
@@ -969,6 +969,9 @@ namespace Kostel.Data.Migrations
 
                     b.Property<int>("OwnerId")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Subject")
+                        .HasColumnType("TEXT");
 
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
