@@ -31,6 +31,14 @@ public sealed class KeptQuizTests
         Assert.Throws<FormatException>(() => LectureFormat.ReadThings(text.Replace(good, bad, StringComparison.Ordinal)));
     }
 
+    [Fact]
+    public void Other_words_that_are_right_too_come_back_and_empty_ones_are_refused()
+    {
+        var (text, kept) = Written(new KeptQuiz(Then, [KeptQuizQuestion.Of(new ShortQuestion("What is measured?", "speed") { Also = ["velocity"] }, Place)]));
+        Assert.True(kept!.Quizzes![0].Questions[0].Content.IsRight(new QuizAnswer([], "velocity")));
+        Assert.Throws<FormatException>(() => LectureFormat.ReadThings(text.Replace("\"velocity\"", "null", StringComparison.Ordinal)));
+    }
+
     private static (string Text, KeptThings? Kept) Written(KeptQuiz quiz)
     {
         var transcript = Lecture.Of("Water is wet.");

@@ -24,6 +24,10 @@ public abstract record WrittenQuestion(string Stem, string Answer) : QuestionCon
     public override QuizAnswer Solution => new([], Answer);
 
     /// <inheritdoc/>
+    [JsonIgnore]
+    public override bool IsSound => base.IsSound && (Also ?? []).All(a => !string.IsNullOrWhiteSpace(a));
+
+    /// <inheritdoc/>
     public override bool Takes(QuizAnswer answer) => answer.Chosen.Count == 0 && answer.Text is not { Length: > LongestAnswer };
 
     /// <inheritdoc/>
