@@ -40,7 +40,7 @@ internal static class ChapterBench
         var all = new List<double[]>();
         foreach (var path in paths)
         {
-            var (lines, starts) = ReadOutlined(path);
+            var (lines, starts, _) = ReadOutlined(path);
             var text = LinedText.Read(string.Join('\n', lines))!;
             IReadOnlyList<Chapter> Find(WordKnowledge words, int? count) => new ChapterFinder(() => words).Find(text.Sentences, text.DurationMs, count);
             int[] Starts(IReadOnlyList<Chapter> chapters) => chapters.Select(c => text.Sentences.Count(s => s.StartMs < c.StartMs)).ToArray();
@@ -88,15 +88,17 @@ internal static class ChapterBench
     private static IReadOnlyList<int> Even(Document document, WordKnowledge known) =>
         new TopicSegmentation(document.Sentences, known.Vectors).Divide(new SegmentationEvidence(_ => 0, (from, to) => 3 + (3 * Math.Abs(Math.Log((to - from) / 7.0))), (_, _) => false));
 
-    private static (List<string> Lines, List<int> Starts) ReadOutlined(string path)
+    /// <summary>The lines of a lecture, before which of them a chapter begins, and what it was called when it was written.</summary>
+    public static (List<string> Lines, List<int> Starts, List<string> Titles) ReadOutlined(string path)
     {
-        List<string> lines = [];
+        List<string> lines = [], titles = [];
         List<int> starts = [];
         foreach (var line in File.ReadLines(path).Where(l => l.Trim().Length > 0))
         {
             if (line.StartsWith(Outline, StringComparison.Ordinal))
             {
                 starts.Add(lines.Count);
+                titles.Add(line[Outline.Length..].Trim());
             }
             else
             {
@@ -104,7 +106,7 @@ internal static class ChapterBench
             }
         }
 
-        return (lines, starts);
+        return (lines, starts, titles);
     }
 
     private static void Line(FormattableString line) => Console.WriteLine(line.ToString(CultureInfo.InvariantCulture));

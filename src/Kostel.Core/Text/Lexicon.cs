@@ -69,22 +69,31 @@ public sealed class Lexicon
     /// <summary>Whether a word is a verb with an ending ("swinging", "swung" not): what it is then is told by what stands around it.</summary>
     public bool IsVerbForm(string word, string ending) => word.EndsWith(ending, StringComparison.Ordinal) && FromEndings(word, VerbEndings).Any(w => w.Verb > 0);
 
-    private IEnumerable<WordKinds> FromEndings(string word, (string Ending, string Instead)[] endings)
+    /// <summary>The form in which a dictionary has a verb: "turn" for "turned", "lose" for "lost"; null for a word that is none.</summary>
+    public string? VerbOf(string word)
+    {
+        var known = IrregularForms.BaseOf(word);
+        return known != word || (words.TryGetValue(word, out var own) && own.Verb > 0) ? known : Stems(word, VerbEndings).FirstOrDefault(s => words[s].Verb > 0);
+    }
+
+    private IEnumerable<WordKinds> FromEndings(string word, (string Ending, string Instead)[] endings) => Stems(word, endings).Select(s => words[s]);
+
+    private IEnumerable<string> Stems(string word, (string Ending, string Instead)[] endings)
     {
         foreach (var (ending, instead) in endings)
         {
             if (word.Length > ending.Length + 1 && word.EndsWith(ending, StringComparison.Ordinal))
             {
                 var stem = word[..^ending.Length] + instead;
-                if (words.TryGetValue(stem, out var kinds))
+                if (words.ContainsKey(stem))
                 {
-                    yield return kinds;
+                    yield return stem;
                 }
 
                 // Doubled before an ending: running, stopped.
-                if (instead.Length == 0 && ending is "ed" or "ing" && stem.Length > 3 && stem[^1] == stem[^2] && words.TryGetValue(stem[..^1], out var single))
+                if (instead.Length == 0 && ending is "ed" or "ing" && stem.Length > 3 && stem[^1] == stem[^2] && words.ContainsKey(stem[..^1]))
                 {
-                    yield return single;
+                    yield return stem[..^1];
                 }
             }
         }

@@ -48,6 +48,38 @@ public class TitleTests
     [InlineData("It rains.", null)]
     public void What_is_announced_is_known(string said, string? announced) => Assert.Equal(announced, AskedTitles.Announced(said));
 
+    [Theory]
+    [InlineData("So the river turns, because the soil changes, and you see it.", "why the river turns|the soil changes")]
+    [InlineData("If the clay is dry, the loaf changes.", "the loaf changes")]
+    [InlineData("It turns and this changes them.", "")]
+    [InlineData("Bread is stale.", "")]
+    [InlineData("Does the river turn the soil?", "")]
+    [InlineData("I ask myself how the river turned the soil.", "how the river turned the soil")]
+    public void A_short_clause_that_stands_by_itself_can_be_a_title(string said, string clauses)
+    {
+        var found = new ClausePhrases(Words).Of(Chapter(said)).Select(p => WordForms.Small(p.Text));
+        Assert.Equal(clauses, string.Join('|', found));
+    }
+
+    [Theory]
+    [InlineData("Then you turn the soil.", "turning the soil")]
+    [InlineData("We measured a wide river.", "measuring a wide river")]
+    [InlineData("You don't change the water.", "")]
+    public void What_somebody_does_with_a_thing_can_be_a_title(string said, string doing) =>
+        Assert.Equal(doing, string.Join('|', new EnglishPhrases(Words).Of(Chapter(said)).Where(p => p.Form == PhraseForm.Doing).Select(p => p.Text)));
+
+    [Fact]
+    public void A_statement_about_what_the_chapter_speaks_of_is_rather_its_title_than_two_words()
+    {
+        var titles = ChapterTitles.For(
+            [
+                Chapter("Here I have a bag, it came from my garden.", "As you know, the clay grains change the water.", "You saw the grains turn it, in the water, and clay too."),
+                Chapter("And I have a loaf here.", "Somebody asked me about the loaf, well, stale bread is a dry loaf."),
+            ],
+            Known);
+        Assert.Equal("The clay grains change the water", titles[0]);
+    }
+
     [Fact]
     public void The_beginning_and_the_end_are_called_what_they_are()
     {

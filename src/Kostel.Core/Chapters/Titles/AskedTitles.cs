@@ -20,7 +20,7 @@ internal static partial class AskedTitles
         }
 
         var title = HowTo().Match(text) is { Success: true } how ? $"How to {how.Groups["rest"].Value}"
-            : CanOne().Match(text) is { Success: true } can ? $"{Gerund(can.Groups["verb"].Value.ToLowerInvariant())} {can.Groups["rest"].Value}"
+            : CanOne().Match(text) is { Success: true } can ? $"{VerbForms.Gerund(can.Groups["verb"].Value.ToLowerInvariant())} {can.Groups["rest"].Value}"
             : Helped().Match(text) is { Success: true } helped ? Statement(helped, lexicon)
             : null;
         return title is not null && IsWhole(title) ? WordForms.Capital(title) : null;
@@ -46,7 +46,7 @@ internal static partial class AskedTitles
         return helper switch
         {
             "do" => $"{asks} {subject} {rest}",
-            "does" => $"{asks} {subject} {ThirdPerson(verb)}{after}",
+            "does" => $"{asks} {subject} {VerbForms.ThirdPerson(verb)}{after}",
             _ => $"{asks} {subject} {helper} {rest}",
         };
 
@@ -55,19 +55,6 @@ internal static partial class AskedTitles
     }
 
     private const double SometimesVerb = 0.25;
-
-    private static string Gerund(string verb)
-    {
-        static bool IsVowel(char c) => "aeiou".Contains(c);
-        var doubles = verb.Length is 3 or 4 && !IsVowel(verb[^1]) && IsVowel(verb[^2]) && !IsVowel(verb[^3]) && verb[^1] is not ('w' or 'x' or 'y');
-        return verb.EndsWith('e') && !verb.EndsWith("ee", StringComparison.Ordinal) ? verb[..^1] + "ing" : doubles ? verb + verb[^1] + "ing" : verb + "ing";
-    }
-
-    private static string ThirdPerson(string verb) =>
-        verb is "have" ? "has" : verb is "be" ? "is"
-        : verb.EndsWith('y') && verb.Length > 1 && !"aeiou".Contains(verb[^2]) ? verb[..^1] + "ies"
-        : verb.EndsWith('s') || verb.EndsWith("sh", StringComparison.Ordinal) || verb.EndsWith("ch", StringComparison.Ordinal) || verb.EndsWith('x') || verb.EndsWith('o') ? verb + "es"
-        : verb + "s";
 
     private static bool IsWhole(string title, int fewest = FewestWords)
     {

@@ -16,6 +16,7 @@ internal sealed class ChapterWords
     private readonly int[] totals;
     private readonly WordVectors vectors;
     private readonly List<float[]> meanings;
+    private readonly List<List<HashSet<string>>> sentences;
     private readonly Dictionary<string, int> all = [];
 
     /// <param name="phrases">The phrases of each chapter; a word counts once for each place.</param>
@@ -45,6 +46,7 @@ internal sealed class ChapterWords
             }
         }
 
+        sentences = chapters.Select(c => c.Select(s => s.Words.SelectMany(w => Tokens.Of(w.Text)).Select(Tokens.Stem).ToHashSet()).ToList()).ToList();
         totals = counts.Select(c => c.Values.Sum()).ToArray();
     }
 
@@ -65,6 +67,9 @@ internal sealed class ChapterWords
 
     /// <summary>How often a word is said in a chapter.</summary>
     public int CountOf(int chapter, string stem) => counts[chapter].GetValueOrDefault(stem);
+
+    /// <summary>The share of a chapter's sentences in which one of these words is said.</summary>
+    public double ShareOf(int chapter, IReadOnlyList<string> stems) => sentences[chapter].Count(s => stems.Any(s.Contains)) / (double)Math.Max(1, sentences[chapter].Count);
 
     /// <summary>Whether a word is one of those that tell the chapter best from the others.</summary>
     public bool IsAmongFirst(int chapter, string stem) => !StopWords.Contains(stem) && First(chapter).Contains(stem);

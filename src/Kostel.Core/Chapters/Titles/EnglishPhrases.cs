@@ -18,6 +18,11 @@ internal sealed class EnglishPhrases(Lexicon lexicon)
     private static readonly HashSet<string> BeforeVerbs = ["i", "you", "he", "she", "we", "they", "it", "who", "which", "to", "can", "could", "will", "would", "shall", "should", "may", "might", "must", "don't", "doesn't", "didn't", "not", "never", "always", "i'll", "you'll", "we'll", "they'll", "let's", "did", "do", "does", "what", "everybody", "nobody", "people"];
     private static readonly HashSet<string> Empty = ["thing", "things", "stuff", "lot", "lots", "bit", "kind", "kinds", "sort", "sorts", "way", "ways", "course", "fact", "example", "instance", "case", "time", "times", "day", "days", "year", "years", "week", "weeks", "minute", "minutes", "hour", "hours", "evening", "tonight", "today", "question", "questions", "point", "number", "person", "people", "everyone", "something", "anything", "nothing", "moment", "end", "side", "place", "half", "quarter", "third", "couple", "piece", "reason", "word", "words", "rest", "answer", "problem", "everything", "matter", "someone", "somebody", "nobody", "everybody", "folk", "folks", "guy", "guys", "right", "okay", "ok", "yeah", "er", "um", "hmm", "gonna", "wanna", "literally", "basically", "actually", "sorry", "thanks", "please", "percent", "per", "cent", "degree", "degrees", "metre", "metres", "meter", "meters", "centimetre", "centimetres", "millimetre", "millimetres", "kilometre", "kilometres", "litre", "litres", "gram", "grams", "kilo", "kilos", "kilogram", "second", "seconds", "month", "months", "afternoon", "morning", "night", "monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday", "lecture", "lectures", "talk", "lesson", "chapter", "page", "slide"];
 
+    private static readonly HashSet<string> Doers = ["i", "you", "we", "they", "to", "can", "must", "should", "will", "would", "might", "may", "then", "now", "please", "first", "just", "i'll", "we'll", "you'll", "they'll"];
+    private static readonly HashSet<string> EmptyVerbs = ["can", "will", "may", "must", "might", "be", "have", "do", "get", "go", "know", "think", "say", "want", "need", "mean", "see", "let", "call", "come", "like", "try", "start", "begin", "look", "talk", "give", "tell", "thank", "find", "show", "love", "hate", "remember", "imagine", "suppose", "notice", "ask", "mind", "care", "hope", "guess", "put", "take"];
+    private static readonly HashSet<string> PlainArticles = ["the", "a", "an", "your", "this", "that", "these", "those"];
+    private const double OftenVerb = 0.35;
+
     /// <summary>The phrases of a chapter, in the order in which they are said.</summary>
     public IEnumerable<NamingPhrase> Of(IReadOnlyList<Sentence> sentences)
     {
@@ -149,7 +154,7 @@ internal sealed class EnglishPhrases(Lexicon lexicon)
         return kinds.AdjectiveShare >= MostlyAdjective ? Kind.Adjective : Kind.Other;
     }
 
-    private static IEnumerable<NamingPhrase> InRun(List<Token> run, int sentence)
+    private IEnumerable<NamingPhrase> InRun(List<Token> run, int sentence)
     {
         for (var i = 0; i < run.Count; i++)
         {
@@ -166,7 +171,12 @@ internal sealed class EnglishPhrases(Lexicon lexicon)
 
                     if (AfterJoining(run, end) is { } further)
                     {
-                        yield return Phrase(run, i, further, sentence);
+                        yield return Phrase(run, i, further, sentence, PhraseForm.ThingOf);
+                    }
+
+                    if (AfterAnd(run, end) is { } both)
+                    {
+                        yield return Phrase(run, i, both, sentence, PhraseForm.Pair);
                     }
                 }
             }
@@ -176,10 +186,51 @@ internal sealed class EnglishPhrases(Lexicon lexicon)
                 var end = from < run.Count ? NounEnd(run, from) : from;
                 if (end > from)
                 {
-                    yield return Phrase(run, i, end, sentence);
+                    yield return Phrase(run, i, end, sentence, PhraseForm.Doing);
                 }
             }
+            else if (Doing(run, i, sentence) is { } doing)
+            {
+                yield return doing;
+            }
         }
+    }
+
+    /// <summary>What somebody does or is told to do with a thing: "then you cut the curd" makes "cutting the curd".</summary>
+    private NamingPhrase? Doing(List<Token> run, int at, int sentence)
+    {
+        var does = run[at].Kind == Kind.Other && (at == 0 || Doers.Contains(run[at - 1].Word)) && !(at > 1 && Denying(run[at - 2].Word));
+        if (!does || at + 1 >= run.Count || lexicon.VerbOf(run[at].Word) is not { } verb || EmptyVerbs.Contains(verb) || lexicon.KindsOf(verb).VerbShare < OftenVerb || run[at].Word.EndsWith('s'))
+        {
+            return null;
+        }
+
+        var hasArticle = run[at + 1].Kind == Kind.Article;
+        var from = hasArticle ? at + 2 : at + 1;
+        var end = from < run.Count ? NounEnd(run, from) : from;
+        if (end <= from || (hasArticle && !PlainArticles.Contains(run[at + 1].Word)))
+        {
+            return null;
+        }
+
+        var thing = Phrase(run, from, end, sentence);
+        var article = hasArticle ? (run[at + 1].Word is "a" or "an" ? run[at + 1].Word : "the") + " " : "";
+        return thing with { Text = $"{VerbForms.Gerund(verb)} {article}{thing.Text}", Content = [Tokens.Stem(verb), .. thing.Content], Form = PhraseForm.Doing };
+    }
+
+    private static bool Denying(string word) => word is "not" or "never" or "don't" or "can't" or "cannot" || word.EndsWith("n't", StringComparison.Ordinal);
+
+    /// <summary>The end of "and sand" after a noun.</summary>
+    private static int? AfterAnd(List<Token> run, int end)
+    {
+        if (end >= run.Count || run[end].Word is not "and")
+        {
+            return null;
+        }
+
+        var from = end + 1 < run.Count && run[end + 1].Kind == Kind.Article ? end + 2 : end + 1;
+        var further = from < run.Count ? NounEnd(run, from) : from;
+        return further > from ? further : null;
     }
 
     /// <summary>The end of a run of adjectives and nouns that ends with a noun; where it begins, if there is none.</summary>
@@ -188,7 +239,7 @@ internal sealed class EnglishPhrases(Lexicon lexicon)
         var end = from;
         for (var i = from; i < run.Count && i - from < LongestNoun && run[i].Kind is Kind.Noun or Kind.Adjective; i++)
         {
-            end = run[i].Kind == Kind.Noun ? i + 1 : end;
+            end = run[i].Kind == Kind.Noun && !run[i].Word.EndsWith("'s", StringComparison.Ordinal) ? i + 1 : end;
         }
 
         return end;
@@ -207,12 +258,13 @@ internal sealed class EnglishPhrases(Lexicon lexicon)
         return further > from ? further : null;
     }
 
-    private static NamingPhrase Phrase(List<Token> run, int from, int end, int sentence)
+    private static NamingPhrase Phrase(List<Token> run, int from, int end, int sentence, PhraseForm form = PhraseForm.Thing)
     {
         var words = run.GetRange(from, Math.Min(end - from, LongestWords));
         return new NamingPhrase(
             string.Join(' ', words.Select(w => w.Written)),
             words.Where(w => w.Kind is Kind.Noun or Kind.Adjective or Kind.Ing).Select(w => Tokens.Stem(w.Word)).ToList(),
-            sentence);
+            sentence,
+            form);
     }
 }

@@ -4,6 +4,29 @@ namespace Kostel.Core.Chapters.Titles;
 /// <param name="Text">As it was said.</param>
 /// <param name="Content">The stems of its words that say something, in order.</param>
 /// <param name="Sentence">Where it stands, counted in the chapter from 0.</param>
+/// <param name="Form">What kind of phrase it is.</param>
 /// <param name="IsAnnounced">A sentence says that this comes now.</param>
 /// <param name="IsDefined">A sentence says what it is.</param>
-internal sealed record NamingPhrase(string Text, IReadOnlyList<string> Content, int Sentence, bool IsAnnounced = false, bool IsDefined = false);
+internal sealed record NamingPhrase(string Text, IReadOnlyList<string> Content, int Sentence, PhraseForm Form = PhraseForm.Thing, bool IsAnnounced = false, bool IsDefined = false);
+
+/// <summary>What kind of phrase a title is.</summary>
+internal enum PhraseForm
+{
+    /// <summary>"Innocent passage".</summary>
+    Thing,
+
+    /// <summary>"The edge of the wall".</summary>
+    ThingOf,
+
+    /// <summary>"Lime and sand", as they were said together.</summary>
+    Pair,
+
+    /// <summary>"Cutting the curd".</summary>
+    Doing,
+
+    /// <summary>"The queen starts laying".</summary>
+    Statement,
+
+    /// <summary>"Why the stars twinkle".</summary>
+    Asked,
+}

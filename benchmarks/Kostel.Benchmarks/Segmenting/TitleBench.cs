@@ -1,0 +1,64 @@
+using System.Globalization;
+using Kostel.Core.Captions;
+using Kostel.Core.Chapters.Titles;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Benchmarks.Segmenting;
+
+/// <summary>How near the titles that are made come to those that were written for the same chapters.</summary>
+internal static class TitleBench
+{
+    /// <summary>The titles of each outlined lecture beside those written, with how like they are.</summary>
+    public static void Show(IEnumerable<string> paths, WordKnowledge known)
+    {
+        var likes = new List<double>();
+        foreach (var path in paths)
+        {
+            var (chapters, written) = Read(path);
+            var made = ChapterTitles.For(chapters, known);
+            var like = made.Zip(written, (m, w) => Likeness(m, w, known)).ToList();
+            likes.AddRange(like);
+            Console.WriteLine($"## {Path.GetFileNameWithoutExtension(path)}");
+            foreach (var ((m, w), l) in made.Zip(written).Zip(like))
+            {
+                Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"{l:0.00}  {m}   <- {w}"));
+            }
+        }
+
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"mean likeness {likes.Average():0.000} of {likes.Count}"));
+    }
+
+    /// <summary>How like two titles are: by the stems they share and by meaning, from 0 to 1.</summary>
+    private static double Likeness(string a, string b, WordKnowledge known)
+    {
+        List<string> Words(string t) => Tokens.Of(t).Where(w => !StopWords.Contains(w)).ToList();
+        var (x, y) = (Words(a), Words(b));
+        if (x.Count == 0 || y.Count == 0)
+        {
+            return 0;
+        }
+
+        var (sx, sy) = (x.Select(Tokens.Stem).ToHashSet(), y.Select(Tokens.Stem).ToHashSet());
+        var shared = 2.0 * sx.Intersect(sy).Count() / (sx.Count + sy.Count);
+        float[] Meaning(List<string> words)
+        {
+            var sum = new float[known.Vectors.Size];
+            words.ForEach(w => known.Vectors.AddTo(w, known.Vectors.WeightOf(w), sum));
+            return sum;
+        }
+
+        var (ma, mb) = (Meaning(x), Meaning(y));
+        var (na, nb) = (Math.Sqrt(ma.Sum(v => v * v)), Math.Sqrt(mb.Sum(v => v * v)));
+        var cosine = na == 0 || nb == 0 ? 0 : ma.Zip(mb, (p, q) => p * q).Sum() / (na * nb);
+        return (0.5 * shared) + (0.5 * Math.Max(0, cosine));
+    }
+
+    private static (IReadOnlyList<IReadOnlyList<Sentence>> Chapters, List<string> Titles) Read(string path)
+    {
+        var (lines, starts, titles) = ChapterBench.ReadOutlined(path);
+        var sentences = LinedText.Read(string.Join('\n', lines))!.Sentences;
+        var ends = starts.Skip(1).Append(sentences.Count).ToList();
+        return (starts.Select((s, i) => (IReadOnlyList<Sentence>)sentences.Skip(s).Take(ends[i] - s).ToList()).ToList(), titles);
+    }
+}

@@ -1,0 +1,24 @@
+using Kostel.Core.Text;
+
+namespace Kostel.Core.Chapters.Titles;
+
+/// <summary>The forms of English verbs that titles need, from the form in which a dictionary has them.</summary>
+internal static class VerbForms
+{
+    /// <summary>"make" makes "making", "cut" "cutting".</summary>
+    public static string Gerund(string verb)
+    {
+        static bool IsVowel(char c) => "aeiou".Contains(c);
+        var doubles = verb.Length is 3 or 4 && !IsVowel(verb[^1]) && IsVowel(verb[^2]) && !IsVowel(verb[^3]) && verb[^1] is not ('w' or 'x' or 'y');
+        return verb.EndsWith("ie", StringComparison.Ordinal) ? verb[..^2] + "ying"
+            : verb.EndsWith('e') && !verb.EndsWith("ee", StringComparison.Ordinal) ? verb[..^1] + "ing"
+            : doubles ? verb + verb[^1] + "ing" : verb + "ing";
+    }
+
+    /// <summary>"turn" makes "turns", "carry" "carries".</summary>
+    public static string ThirdPerson(string verb) =>
+        verb is "have" ? "has" : verb is "be" ? "is"
+        : verb.EndsWith('y') && verb.Length > 1 && !"aeiou".Contains(verb[^2]) ? verb[..^1] + "ies"
+        : verb.EndsWith('s') || verb.EndsWith("sh", StringComparison.Ordinal) || verb.EndsWith("ch", StringComparison.Ordinal) || verb.EndsWith('x') || verb.EndsWith('o') ? verb + "es"
+        : verb + "s";
+}
