@@ -31,9 +31,9 @@ internal static class StudyCommands
         var compared = new Option<string[]>("--of") { Description = "Of a comparison: the two things, each with --of." };
         yield return OnTranscripts("sheet", "Writes a sheet to learn from, as Markdown.", "There is nothing in this text for such a sheet.", [sheet, compared], (t, parsed, grammar) =>
             SheetMarkdown.Write(SheetMaker.Make(t, parsed.GetValue(sheet), grammar, compared: parsed.GetValue(compared))),
-            (all, parsed, grammar) => parsed.GetValue(sheet) == SheetForm.Course
-                ? SheetMarkdown.Write(CourseSheets.Of([.. all.Select(t => LectureReading.Of(t.Name, t.Name, new StudyGround(t.Transcript, grammar, words: KnownWords.Value)))]))
-                : null);
+            new Together(
+                parsed => parsed.GetValue(sheet) == SheetForm.Course,
+                (all, grammar) => SheetMarkdown.Write(CourseSheets.Of([.. all.Select(t => LectureReading.Of(t.Name, t.Name, new StudyGround(t.Transcript, grammar, words: KnownWords.Value)))]))));
         var cards = Count(UsualCards, "How many cards; fewer come where there is no more that is worth one.");
         var table = new Option<string>("--to") { Description = "tsv, or csv (RFC 4180).", DefaultValueFactory = _ => "tsv" };
         table.AcceptOnlyFromAmong("tsv", "csv");
@@ -98,8 +98,11 @@ internal static class StudyCommands
         return count;
     }
 
+    /// <summary>What is made of all texts at once, and whether that is wanted.</summary>
+    private sealed record Together(Func<ParseResult, bool> IsWanted, Func<IEnumerable<(string Name, Transcript Transcript)>, IGrammar, IEnumerable<string>> Make);
+
     private static Command OnTranscripts(string name, string description, string nothing, Option[] options, Func<Transcript, ParseResult, IGrammar, IEnumerable<string>> make,
-        Func<IEnumerable<(string Name, Transcript Transcript)>, ParseResult, IGrammar, IEnumerable<string>?>? together = null)
+        Together? together = null)
     {
         var files = new Argument<FileInfo[]>("TRANSCRIPT") { Description = "The text of a lecture, or of several: Kostel's JSON, or captions or text of another form.", Arity = ArgumentArity.OneOrMore };
         var command = new Command(name, description) { files };
@@ -113,21 +116,22 @@ internal static class StudyCommands
             var all = parsed.GetRequiredValue(files);
             var made = false;
             using var grammar = new GrammarProcesses();
-            var texts = new List<(string Name, Transcript Transcript)>();
-            foreach (var file in all)
+            if (together?.IsWanted(parsed) == true)
             {
-                texts.Add((Path.GetFileNameWithoutExtension(file.Name), (await TextFile.Read(file, cancel)).Transcript));
-            }
+                var texts = new List<(string Name, Transcript Transcript)>();
+                foreach (var file in all)
+                {
+                    texts.Add((Path.GetFileNameWithoutExtension(file.Name), (await TextFile.Read(file, cancel)).Transcript));
+                }
 
-            if (together?.Invoke(texts, parsed, grammar)?.ToList() is { } whole)
-            {
+                var whole = together.Make(texts, grammar).ToList();
                 await (whole.Count > 0 ? Console.Out.WriteLineAsync(string.Join('\n', whole)) : Console.Error.WriteLineAsync(nothing));
                 return whole.Count > 0 ? 0 : NothingMade;
             }
 
-            foreach (var (file, text) in all.Zip(texts))
+            foreach (var file in all)
             {
-                var lines = make(text.Transcript, parsed, grammar).ToList();
+                var lines = make((await TextFile.Read(file, cancel)).Transcript, parsed, grammar).ToList();
                 if (lines.Count == 0)
                 {
                     await Console.Error.WriteLineAsync(all.Length > 1 ? $"{file.Name}: {nothing}" : nothing);

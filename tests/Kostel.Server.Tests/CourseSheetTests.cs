@@ -56,10 +56,24 @@ public sealed class CourseSheetTests(SharedServer shared) : IClassFixture<Shared
         var after = await server.Get($"/api/sheets/{sheet["id"]}");
         Assert.Equal([ids[0]], after["lectures"]!.AsArray().Select(l => l!["id"]!.GetValue<string>()));
         Assert.Equal(sheet["parts"]!.AsArray().Count, after["parts"]!.AsArray().Count);
-        using var alone = await server.Send(HttpMethod.Post, $"/api/courses/{course}/sheets");
+        using var alone = await server.Send(HttpMethod.Post, $"/api/courses/{course}/sheets", new { });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, alone.StatusCode);
-        using var nowhere = await server.Send(HttpMethod.Post, "/api/courses/No%20such%20course/sheets");
+        using var nowhere = await server.Send(HttpMethod.Post, "/api/courses/No%20such%20course/sheets", new { });
         Assert.Equal(HttpStatusCode.NotFound, nowhere.StatusCode);
+    }
+
+    [Fact]
+    public async Task It_can_be_of_some_lectures_and_stays_so_when_it_is_made_again()
+    {
+        var (course, ids) = await Course();
+        ids.Add(await Bring("Three", "A peel is a flat shovel for loaves. The peel must be dry before a loaf is laid on it.", course));
+        var sheet = (await Make(course, ids[..2]))[^1]["sheet"]!;
+        Assert.Equal(ids[..2].Order(), sheet["lectures"]!.AsArray().Select(l => l!["id"]!.GetValue<string>()).Order());
+        Assert.Empty((await server.Get($"/api/sheets/{sheet["id"]}/again"))["differences"]!.AsArray());
+        var whole = (await Make(course))[^1]["sheet"]!;
+        Assert.Equal(ids.Order(), whole["lectures"]!.AsArray().Select(l => l!["id"]!.GetValue<string>()).Order());
+        using var one = await server.Send(HttpMethod.Post, $"/api/courses/{course}/sheets", new { lectureIds = ids[..1] });
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, one.StatusCode);
     }
 
     private async Task<(string Course, List<string> Lectures)> Course()
@@ -74,9 +88,9 @@ public sealed class CourseSheetTests(SharedServer shared) : IClassFixture<Shared
         return server.BringIn($"{title}.srt", Encoding.UTF8.GetBytes(string.Join('\n', sentences)), title, course);
     }
 
-    private async Task<List<JsonNode>> Make(string course)
+    private async Task<List<JsonNode>> Make(string course, IReadOnlyList<string>? lectureIds = null)
     {
-        using var answer = await server.Send(HttpMethod.Post, $"/api/courses/{course}/sheets");
+        using var answer = await server.Send(HttpMethod.Post, $"/api/courses/{course}/sheets", new { lectureIds });
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
         return [.. (await answer.Content.ReadAsStringAsync(Cancel)).Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonNode.Parse(l)!)];
     }

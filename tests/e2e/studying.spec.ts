@@ -243,6 +243,13 @@ test('a course is put on one sheet by keyboard: it is heard, taken away for good
   await page.getByRole('button', { name: 'Undo' }).press('Enter')
   await expect(page.getByRole('heading', { name: 'The course on a sheet' })).toBeVisible()
 
+  await page.goto(`${demo.address}/course/${encodeURIComponent('Soil science for growers')}`)
+  await page.getByRole('button', { name: 'Choose lectures' }).press('Enter')
+  const which = page.getByRole('group', { name: 'Of which lectures' })
+  while ((await which.getByRole('checkbox', { checked: true }).count()) > 1) await which.getByRole('checkbox', { checked: true }).last().press('Space')
+  await expect(page.getByRole('button', { name: 'Make the sheet' })).toBeDisabled()
+  await page.getByRole('button', { name: 'Leave it' }).press('Enter')
+
   await page.goto(`${demo.address}/search?q=${encodeURIComponent('course on a sheet')}`)
   await page.getByRole('region', { name: 'Courses and terms' }).getByRole('link', { name: 'The course on a sheet' }).press('Enter')
   await expect(page.getByRole('heading', { name: 'The course on a sheet' })).toBeVisible()

@@ -87,6 +87,9 @@ public sealed class SubjectTrack
             .ToList();
     }
 
+    /// <summary>The same where a word of the subject is said somewhere, else none: meaning alone finds something for any word.</summary>
+    public IReadOnlyList<SubjectPlace> FindSaid(string subject) => Find(subject) is var places && places.Any(p => p.HasWord) ? places : [];
+
     /// <summary>How much each passage speaks of it, from 0; to be compared within one subject.</summary>
     public IReadOnlyList<double> Strengths(string subject)
     {

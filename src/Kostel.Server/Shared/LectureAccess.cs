@@ -7,7 +7,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Shared;
 
-/// <summary>Reaching a lecture, for every feature that works on one.</summary>
+/// <summary>Reaching a lecture or a course, for every feature that works on one.</summary>
 internal static class LectureAccess
 {
     /// <summary>A lecture that is there and not in the bin, with its course.</summary>
@@ -16,7 +16,12 @@ internal static class LectureAccess
         await context.Lectures.Include(l => l.Course).FirstOrDefaultAsync(l => l.Id == id && l.DeletedAt == null, cancel)
         ?? throw PlainProblemException.NotThere("lecture");
 
-    /// <summary>The same, refused while a job is at it: what a person changes would be lost under that. In the transaction of the change.</summary>
+    /// <summary>A course by its title.</summary>
+    /// <exception cref="PlainProblemException">There is none.</exception>
+    public static async Task<CourseRow> FindCourse(this KostelContext context, string title, CancellationToken cancel) =>
+        await context.Courses.FirstOrDefaultAsync(c => c.Title == title, cancel) ?? throw PlainProblemException.NotThere("course");
+
+    /// <summary>A lecture, refused while a job is at it: what a person changes would be lost under that. In the transaction of the change.</summary>
     /// <exception cref="PlainProblemException">There is none, or it is worked on.</exception>
     public static async Task<LectureRow> FindLectureAtRest(this KostelContext context, string id, CancellationToken cancel)
     {

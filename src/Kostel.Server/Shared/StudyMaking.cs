@@ -28,13 +28,17 @@ internal sealed class StudyMaking(KostelContext context, IGrammar grammar, WordK
 
     /// <summary>A summary, where the newest says something else.</summary>
     /// <param name="room">Of so many words at most; null for some sentences of each chapter.</param>
+    /// <param name="marksFirst">Whether what the person marked comes before all else.</param>
     /// <returns>False if there is not enough in the lecture.</returns>
-    public async Task<bool> Summary(string id, CancellationToken cancel, int? room = null, StudyStretch? from = null, int person = PersonRow.TheOne)
+    public async Task<bool> Summary(string id, CancellationToken cancel, int? room = null, StudyStretch? from = null, int person = PersonRow.TheOne, bool marksFirst = false)
     {
         var lecture = await context.FindLecture(id, cancel);
         var transcript = await context.Transcript(lecture, cancel);
         var isWanted = await (from ?? new StudyStretch()).Of(id, transcript, context, words.Value, person, cancel);
-        var made = room is null && isWanted is null ? Summarizer.Summarize(GroundOf(transcript)) : Summarizer.Summarize(GroundOf(transcript), room ?? SummaryLengths.Words(SummaryLength.Short), isWanted);
+        var isFirst = marksFirst ? await StudyStretch.MarkedFirst(id, context, person, cancel) : null;
+        var made = room is null && isWanted is null
+            ? Summarizer.Summarize(GroundOf(transcript), isFirst)
+            : Summarizer.Summarize(GroundOf(transcript), room ?? SummaryLengths.Words(SummaryLength.Short), isWanted, isFirst);
         var parts = made.Select(p => p.In(id)).ToList();
         if (parts.Count == 0)
         {

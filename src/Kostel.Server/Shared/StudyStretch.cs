@@ -27,17 +27,20 @@ internal sealed record StudyStretch(int? Chapter = null, bool OfMarks = false, s
             : e => (chapter is null || (e.StartMs >= chapter.StartMs && e.StartMs < chapter.EndMs)) && IsIn(marked, e) && IsIn(spoken, e);
     }
 
+    /// <summary>Tells which places a person marked; null where there is no mark.</summary>
+    public static async Task<Func<Evidence, bool>?> MarkedFirst(string lectureId, KostelContext context, int person, CancellationToken cancel) =>
+        await Marks(lectureId, context, person, cancel) is { Count: > 0 } marks ? e => IsIn(marks, e) : null;
+
     private static bool IsIn(IReadOnlyList<Stretch>? stretches, Evidence place) => stretches?.Any(s => place.StartMs < s.EndMs && s.StartMs < place.EndMs) != false;
 
-    private static async Task<IReadOnlyList<Stretch>> Marked(string lectureId, KostelContext context, int person, CancellationToken cancel)
-    {
-        var marks = await context.Marks.AsNoTracking().Where(m => m.LectureId == lectureId && m.OwnerId == person && m.DeletedAt == null).Select(m => new Stretch(m.StartMs, m.EndMs)).ToListAsync(cancel);
-        return marks.Count > 0 ? marks : throw new NotValidException("Nothing is marked in this lecture yet.");
-    }
+    private static async Task<IReadOnlyList<Stretch>> Marked(string lectureId, KostelContext context, int person, CancellationToken cancel) =>
+        await Marks(lectureId, context, person, cancel) is { Count: > 0 } marks ? marks : throw new NotValidException("Nothing is marked in this lecture yet.");
 
-    /// <summary>Meaning alone finds something for any word: here one of it has to be said somewhere.</summary>
+    private static Task<List<Stretch>> Marks(string lectureId, KostelContext context, int person, CancellationToken cancel) =>
+        context.Marks.AsNoTracking().Where(m => m.LectureId == lectureId && m.OwnerId == person && m.DeletedAt == null).Select(m => new Stretch(m.StartMs, m.EndMs)).ToListAsync(cancel);
+
     private static IReadOnlyList<Stretch> Spoken(string subject, Transcript transcript, WordKnowledge words) =>
-        new SubjectTrack(transcript.Passages, words).Find(subject) is var places && places.Any(p => p.HasWord)
+        new SubjectTrack(transcript.Passages, words).FindSaid(subject) is { Count: > 0 } places
             ? [.. places.Select(p => new Stretch(p.StartMs, p.EndMs))]
             : throw new NotValidException($"“{subject}” is not said in this lecture. Choose a word for it that is.");
 }

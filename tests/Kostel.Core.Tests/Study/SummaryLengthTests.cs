@@ -1,4 +1,5 @@
 using Kostel.Core.Study.Facts;
+using Kostel.Core.Study.Statements;
 using Kostel.Core.Study.Summaries;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
@@ -38,6 +39,20 @@ public sealed class SummaryLengthTests
         var quotes = Summarizer.Summarize(Frost, SummaryLengths.Words(SummaryLength.Line)).SelectMany(p => p.Lines).Select(l => l.Quote).ToList();
         Assert.Contains(quotes, q => q.StartsWith("Frost is", StringComparison.Ordinal));
         Assert.DoesNotContain(quotes, q => q.Contains("welcome", StringComparison.Ordinal) || q.Contains("goat", StringComparison.Ordinal) || q.EndsWith('?'));
+    }
+
+    [Fact]
+    public void What_was_marked_comes_first_however_little_it_says_and_the_rest_of_the_room_is_for_the_others()
+    {
+        var ground = new StudyGround(Frost);
+        static bool IsMarked(Evidence e) => e.Quote.Contains("goat", StringComparison.Ordinal);
+        var line = Assert.Single(Summarizer.Summarize(ground, SummaryLengths.Words(SummaryLength.Line), isFirst: IsMarked).SelectMany(p => p.Lines));
+        Assert.Contains("goat", line.Quote, StringComparison.Ordinal);
+        var page = Summarizer.Summarize(ground, SummaryLengths.Words(SummaryLength.Page), isFirst: IsMarked).SelectMany(p => p.Lines).ToList();
+        Assert.Contains(page, IsMarked);
+        Assert.True(page.Count > 2);
+        Assert.Equal(page.Select(l => l.StartMs).Order(), page.Select(l => l.StartMs));
+        Assert.Contains(Summarizer.Summarize(ground, IsMarked).SelectMany(p => p.Lines), IsMarked);
     }
 
     [Fact]

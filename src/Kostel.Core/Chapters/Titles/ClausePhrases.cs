@@ -1,4 +1,3 @@
-using System.Text.RegularExpressions;
 using Kostel.Core.Study.Facts;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
@@ -6,12 +5,16 @@ using Kostel.Core.Transcripts;
 namespace Kostel.Core.Chapters.Titles;
 
 /// <summary>What is stated in few words, and what is asked or explained: "the queen starts laying", "why the stars twinkle".</summary>
-internal sealed partial class ClausePhrases(Lexicon lexicon)
+internal sealed class ClausePhrases(Lexicon lexicon)
 {
     private const int FewestWords = 3, LongestWords = 7, SinceTitle = 1;
     private const double SometimesVerb = 0.3, SometimesNoun = 0.3;
 
     private static readonly HashSet<string> Joining = ["because", "so", "when", "if", "which", "that", "and", "but", "until", "till", "while", "although", "though", "since", "where", "who", "than", "unless", "or", "as", "like", "why", "how", "what", "whether"];
+    private static readonly HashSet<string> Being = ["is", "are", "was", "were", "has", "have", "had"];
+    private static readonly HashSet<string> Helping = [.. Being, "can", "could", "will", "would", "must", "should", "may", "might", "does", "do", "did", "isn't", "aren't", "can't", "doesn't", "don't", "won't", "cannot"];
+    private static readonly HashSet<string> Articles = ["the", "a", "an", "no", "every", "most", "all"];
+    private static readonly HashSet<string> NoEnd = [.. Helping, "the", "a", "an", "of", "to", "in", "at", "for", "with", "from", "by", "on", "into", "over", "all", "too", "very", "not", "be", "about", "more", "less", "just", "really", "only", "still", "nearly", "almost", "even", "quite", "ever", "never", "always", "again", "together", "anyhow", "maybe", "perhaps"];
     private static readonly HashSet<string> AsksWith = ["why", "how", "where", "when"];
     private static readonly HashSet<string> Leads = ["so", "now", "then", "well", "okay", "right", "yes", "no", "yeah", "also", "first", "finally", "er", "um", "actually", "basically", "today", "here"];
     private static readonly HashSet<string> Pointing = ["it", "its", "it's", "this", "that", "that's", "these", "those", "they", "them", "their", "they're", "he", "she", "his", "her", "him", "here", "there", "there's", "i", "i'm", "i've", "me", "my", "you", "you're", "your", "we", "we're", "us", "our", "one", "ones", "such", "same", "both", "other", "others", "another", "somebody", "someone", "something", "everybody", "everyone", "anybody", "nobody", "everything", "nothing", "thing", "things", "today", "tonight", "yesterday", "now", "then", "next", "please", "let", "lets", "let's", "remember", "imagine", "suppose", "don't", "say", "said", "says", "think", "answer", "question", "reason", "result", "point", "problem", "idea", "word", "way", "er", "um", "mean", "people", "what", "second", "third", "last", "inside", "outside", "rest", "half", "some", "any", "many", "each"];
@@ -68,23 +71,23 @@ internal sealed partial class ClausePhrases(Lexicon lexicon)
     private bool IsClause(List<(string Written, string Word, bool Ends)> clause) =>
         clause.Count is >= FewestWords and <= LongestWords - SinceTitle
         && clause.TrueForAll(w => w.Word.Length > 0 && !Pointing.Contains(w.Word) && !w.Word.Any(char.IsDigit))
-        && !Ending().IsMatch(clause[^1].Word)
-        && VerbAt(clause) is > 0 and var verb && !(clause.Count == FewestWords && Being().IsMatch(clause[verb].Word));
+        && !NoEnd.Contains(clause[^1].Word)
+        && VerbAt(clause) is > 0 and var verb && !(clause.Count == FewestWords && Being.Contains(clause[verb].Word));
 
     /// <summary>Where the verb stands after something that can be its subject; -1 for none.</summary>
     private int VerbAt(List<(string Written, string Word, bool Ends)> clause)
     {
         var begins = clause[0].Word;
         var kinds = lexicon.KindsOf(begins);
-        if (!Article().IsMatch(begins) && !NumberWords.IsNumber(begins) && (Tokens.Of(begins).Count == 0 || StopWords.Contains(begins) || (kinds.Total > 0 && kinds.NounShare < SometimesNoun && kinds.AdjectiveShare < SometimesNoun)))
+        if (!Articles.Contains(begins) && !NumberWords.IsNumber(begins) && (Tokens.Of(begins).Count == 0 || StopWords.Contains(begins) || (kinds.Total > 0 && kinds.NounShare < SometimesNoun && kinds.AdjectiveShare < SometimesNoun)))
         {
             return -1;
         }
 
         for (var i = 1; i < clause.Count; i++)
         {
-            var isVerb = Finite().IsMatch(clause[i].Word) || IrregularForms.IsPast(clause[i].Word) || lexicon.IsVerbForm(clause[i].Word, "ed") || (clause[i].Word.EndsWith('s') == !clause[i - 1].Word.EndsWith('s') && lexicon.KindsOf(clause[i].Word).VerbShare > SometimesVerb);
-            if (isVerb && clause.Take(i).Any(w => lexicon.KindsOf(w.Word) is { Total: 0 } or { NounShare: > SometimesNoun }) && !Article().IsMatch(clause[i - 1].Word))
+            var isVerb = Helping.Contains(clause[i].Word) || IrregularForms.IsPast(clause[i].Word) || lexicon.IsVerbForm(clause[i].Word, "ed") || (clause[i].Word.EndsWith('s') == !clause[i - 1].Word.EndsWith('s') && lexicon.KindsOf(clause[i].Word).VerbShare > SometimesVerb);
+            if (isVerb && clause.Take(i).Any(w => lexicon.KindsOf(w.Word) is { Total: 0 } or { NounShare: > SometimesNoun }) && !Articles.Contains(clause[i - 1].Word))
             {
                 return i;
             }
@@ -92,16 +95,4 @@ internal sealed partial class ClausePhrases(Lexicon lexicon)
 
         return -1;
     }
-
-    [GeneratedRegex(@"^(?:is|are|was|were|has|have|had|can|could|will|would|must|should|may|might|does|do|did|isn't|aren't|can't|doesn't|don't|won't|cannot)$", RegexOptions.CultureInvariant, 1000)]
-    private static partial Regex Finite();
-
-    [GeneratedRegex(@"^(?:is|are|was|were|has|have|had)$", RegexOptions.CultureInvariant, 1000)]
-    private static partial Regex Being();
-
-    [GeneratedRegex(@"^(?:the|a|an|no|every|most|all)$", RegexOptions.CultureInvariant, 1000)]
-    private static partial Regex Article();
-
-    [GeneratedRegex(@"^(?:the|a|an|of|to|in|and|or|is|are|was|were|has|have|had|at|for|with|from|by|on|so|into|over|all|too|very|not|be|can|will|must|should|would|could|may|might|about|as|than|more|less|just|really|only|still|nearly|almost|even|quite|ever|never|always|again|together|anyhow|maybe|perhaps)$", RegexOptions.CultureInvariant, 1000)]
-    private static partial Regex Ending();
 }

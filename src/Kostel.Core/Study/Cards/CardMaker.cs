@@ -30,7 +30,7 @@ public sealed record CardDraft(CardContent Content, Evidence Source)
     /// <param name="key">Its key; one of another form, from before there were keys, stands for the whole of its source.</param>
     /// <param name="source">What it rests on.</param>
     public bool AsksTheSameAs(string key, Evidence source) =>
-        Asks.IsSamePlace(key.Split('-') is [var from, var to] && int.TryParse(from, NumberStyles.None, CultureInfo.InvariantCulture, out var start)
+        Asks.IsSamePlace(key.Split('-') is [var from, var to, ..] && int.TryParse(from, NumberStyles.None, CultureInfo.InvariantCulture, out var start)
             && int.TryParse(to, NumberStyles.None, CultureInfo.InvariantCulture, out var end)
                 ? source with { StartMs = start, EndMs = end }
                 : source);

@@ -65,6 +65,9 @@ public sealed record Sheet(IReadOnlyList<string> Columns, IReadOnlyList<SheetPar
     /// <summary>The two things that it compares; null for none.</summary>
     public IReadOnlyList<string>? Compared { get; init; }
 
+    /// <summary>Of which lectures of its course it is made; null for all of them, and for a sheet of one lecture.</summary>
+    public IReadOnlyList<string>? Lectures { get; init; }
+
     /// <summary>Whether nothing stands on it.</summary>
     public bool HasNoLine() => Parts.All(p => p.Lines.Count == 0);
 
@@ -81,10 +84,9 @@ public sealed record Sheet(IReadOnlyList<string> Columns, IReadOnlyList<SheetPar
     /// <summary>The same with a line of the person's own at its end.</summary>
     /// <param name="source">Where it is said.</param>
     /// <param name="text">What stands in the last column.</param>
-    /// <param name="first">What stands in the first of several.</param>
-    public Sheet With(Evidence source, string text, string first = "")
+    public Sheet With(Evidence source, string text)
     {
-        var cells = Columns.Select((_, i) => i == Columns.Count - 1 ? text : i == 0 ? first : "").ToList();
+        var cells = Columns.Select((_, i) => i == Columns.Count - 1 ? text : "").ToList();
         var parts = Parts.Count == 0 ? [new SheetPart("", [])] : Parts.ToList();
         parts[^1] = parts[^1] with { Lines = [.. parts[^1].Lines, new SheetLine(cells, source, IsOwn: true)] };
         return this with { Parts = parts };

@@ -20,7 +20,8 @@ internal static class CoveringChoice
     /// <param name="all">What there is.</param>
     /// <param name="room">What they may cost together.</param>
     /// <param name="most">How many at most.</param>
-    public static List<int> Of(IReadOnlyList<Choosable> all, int room, int most = int.MaxValue)
+    /// <param name="isFirst">Which are taken before all others, by the same measure among them; null for none.</param>
+    public static List<int> Of(IReadOnlyList<Choosable> all, int room, int most = int.MaxValue, Func<int, bool>? isFirst = null)
     {
         var chosen = new List<int>();
         var left = Enumerable.Range(0, all.Count).ToHashSet();
@@ -31,6 +32,11 @@ internal static class CoveringChoice
             if (fitting.Count == 0)
             {
                 break;
+            }
+
+            if (isFirst is not null && fitting.FindAll(i => isFirst(i)) is { Count: > 0 } first)
+            {
+                fitting = first;
             }
 
             var best = fitting.MaxBy(i => Gain(all[i]) / Math.Pow(Math.Max(1, all[i].Cost), CostPower));

@@ -36,11 +36,12 @@ public static class Summarizer
     public static IReadOnlyList<SummaryPart> Summarize(Transcript transcript, IGrammar? grammar = null) => Summarize(new StudyGround(transcript, grammar));
 
     /// <summary>The same of what was worked out already.</summary>
-    public static IReadOnlyList<SummaryPart> Summarize(StudyGround ground)
+    /// <param name="isFirst">Which places come before others where there is no room for all; null for none.</param>
+    public static IReadOnlyList<SummaryPart> Summarize(StudyGround ground, Func<Evidence, bool>? isFirst = null)
     {
         if (StudyLanguages.IsSpanish(ground.Transcript.Language))
         {
-            return Summarize(ground, Math.Max(SummaryLengths.Words(SummaryLength.Short), (int)(SpanishShare * ground.Sentences.Sum(s => s.Words.Count))));
+            return Summarize(ground, Math.Max(SummaryLengths.Words(SummaryLength.Short), (int)(SpanishShare * ground.Sentences.Sum(s => s.Words.Count))), isFirst: isFirst);
         }
 
         var (sentences, importance) = (ground.Sentences, ground.Importance);
@@ -52,17 +53,18 @@ public static class Summarizer
             var all = sentences.Select((s, i) => (Sentence: s, IsOfCourse: ground.Facts.IsOfCourse(i))).Where(s => s.Sentence.StartMs >= chapter.StartMs && s.Sentence.StartMs < chapter.EndMs).ToList();
             var own = all.Where(s => !s.IsOfCourse || isShort).Select(s => s.Sentence).ToList();
             var wanted = Math.Clamp((chapter.EndMs - chapter.StartMs) / MillisecondsPerLine, 1, MostLines);
-            return new SummaryPart(chapter.Title, chapter.StartMs, Pick(own, importance, wanted, s => !ill.Contains(s)).Select(Evidence.Of).ToList());
+            return new SummaryPart(chapter.Title, chapter.StartMs, Pick(own, importance, wanted, s => !ill.Contains(s), s => isFirst?.Invoke(Evidence.Of(s)) == true).Select(Evidence.Of).ToList());
         }).Where(p => p.Lines.Count > 0).ToList();
     }
 
-    private static IEnumerable<Sentence> Pick(List<Sentence> own, Importance importance, int wanted, Func<Sentence, bool> isSound)
+    private static IEnumerable<Sentence> Pick(List<Sentence> own, Importance importance, int wanted, Func<Sentence, bool> isSound, Func<Sentence, bool> isFirst)
     {
         // A line stands alone, else the grammar has a place for it, else it is any of the chapter's own.
         var candidates = new[] { own.Where(s => QuotableSentence.IsSelfContained(s) && isSound(s)), own.Where(s => s.Words.Count >= ShortestSentence && isSound(s)), own }
             .Select(c => c.ToList()).FirstOrDefault(c => c.Count > 0) ?? [];
+        candidates = [.. candidates.Union(own.Where(isFirst))];
         var chosen = new List<Sentence>();
-        foreach (var s in candidates.OrderByDescending(importance.Of).ThenBy(s => s.StartMs))
+        foreach (var s in candidates.OrderByDescending(isFirst).ThenByDescending(importance.Of).ThenBy(s => s.StartMs))
         {
             if (chosen.Count < wanted && !chosen.Any(c => SaysTheSame(c, s)))
             {
@@ -90,11 +92,16 @@ public static class Summarizer
         Summarize(new StudyGround(transcript, grammar, weights), words, isWanted);
 
     /// <summary>The same of what was worked out already.</summary>
-    public static IReadOnlyList<SummaryPart> Summarize(StudyGround ground, int words, Func<Evidence, bool>? isWanted = null)
+    /// <param name="ground">The lecture.</param>
+    /// <param name="words">The room there is.</param>
+    /// <param name="isWanted">Of which places; null for the whole lecture.</param>
+    /// <param name="isFirst">Which places come before others where there is no room for all, however little they say; null for none.</param>
+    public static IReadOnlyList<SummaryPart> Summarize(StudyGround ground, int words, Func<Evidence, bool>? isWanted = null, Func<Evidence, bool>? isFirst = null)
     {
         var chapters = ground.Transcript.Chapters;
-        var lines = (StudyLanguages.IsSpanish(ground.Transcript.Language) ? SpanishLines(ground) : Lines(ground.Whole.All, ground.Importance, chapters)).FindAll(l => l.Worth >= LeastWorth && isWanted?.Invoke(l.Source) != false);
-        var chosen = CoveringChoice.Of(lines.ConvertAll(l => new Choosable(l.Words, l.Worth, l.Chapter, l.About)), words, words <= SummaryLengths.Words(SummaryLength.Line) ? 1 : int.MaxValue);
+        var lines = (StudyLanguages.IsSpanish(ground.Transcript.Language) ? SpanishLines(ground) : Lines(ground.Whole.All, ground.Importance, chapters)).FindAll(l => (l.Worth >= LeastWorth || isFirst?.Invoke(l.Source) == true) && isWanted?.Invoke(l.Source) != false);
+        var chosen = CoveringChoice.Of(lines.ConvertAll(l => new Choosable(l.Words, l.Worth, l.Chapter, l.About)), words, words <= SummaryLengths.Words(SummaryLength.Line) ? 1 : int.MaxValue,
+            isFirst is null ? null : i => isFirst(lines[i].Source));
         if (chosen.Count == 0 && lines.Count > 0)
         {
             chosen = [lines.IndexOf(lines.MaxBy(l => l.Worth)!)];

@@ -16,7 +16,7 @@ internal sealed record AskedPlace(LectureRow? Lecture, CourseRow? Course)
     /// <exception cref="PlainProblemException">The lecture or the course is not there.</exception>
     public static async Task<AskedPlace> Find(KostelContext context, string? lecture, string? course, CancellationToken cancel) => new(
         lecture is null ? null : await context.FindLecture(lecture, cancel),
-        lecture is not null || course is null ? null : await context.Courses.FirstOrDefaultAsync(c => c.Title == course, cancel) ?? throw PlainProblemException.NotThere("course"));
+        lecture is not null || course is null ? null : await context.FindCourse(course, cancel));
 
     /// <summary>The place of a thread.</summary>
     public static async Task<AskedPlace> Of(KostelContext context, ThreadRow thread, CancellationToken cancel) => new(

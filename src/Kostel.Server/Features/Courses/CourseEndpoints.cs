@@ -5,6 +5,7 @@ using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Features.Library;
 using Kostel.Server.Http;
+using Kostel.Server.Shared;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -35,7 +36,7 @@ internal static class CourseEndpoints
 
     private static async Task<Ok<CourseView>> Get(string course, KostelContext context, LectureViews views, Asker asker, CancellationToken cancel)
     {
-        var row = await Find(context, course, cancel);
+        var row = await context.FindCourse(course, cancel);
         var lectures = await views.Load(l => l.CourseId == row.Id && l.DeletedAt == null, cancel);
         lectures.Reverse();
         var ids = lectures.ConvertAll(l => l.Id);
@@ -51,7 +52,7 @@ internal static class CourseEndpoints
     private static async Task<NoContent> Change(string course, CourseChange change, KostelContext context, TimeProvider time, CancellationToken cancel)
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
-        var row = await Find(context, course, cancel);
+        var row = await context.FindCourse(course, cancel);
         var title = EntryRules.Course.Read(change.Title);
         if (title.Length == 0)
         {
@@ -82,7 +83,4 @@ internal static class CourseEndpoints
         await context.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }
-
-    private static async Task<CourseRow> Find(KostelContext context, string title, CancellationToken cancel) =>
-        await context.Courses.FirstOrDefaultAsync(c => c.Title == title, cancel) ?? throw PlainProblemException.NotThere("course");
 }

@@ -38,7 +38,7 @@ internal static class RecordEndpoints
         recordings.MapPost("{id}/end", End).WithName("endRecording");
         recordings.MapDelete("{id}", Drop).WithName("dropRecording");
         app.MapRecordedPictures();
-        app.MapClassHeard();
+        app.MapSoFarHeard();
     }
 
     private static async Task<Ok<List<RecordingView>>> List(KostelContext context, Asker asker, CancellationToken cancel)

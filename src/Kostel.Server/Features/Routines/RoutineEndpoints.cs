@@ -27,11 +27,11 @@ internal static class RoutineEndpoints
     }
 
     private static async Task<Ok<Routine>> Get(string course, KostelContext context, CancellationToken cancel) =>
-        TypedResults.Ok((await Find(context, course, cancel)).Routine ?? Routine.OnlyTranscript);
+        TypedResults.Ok((await context.FindCourse(course, cancel)).Routine ?? Routine.OnlyTranscript);
 
     private static async Task<Ok<Routine>> Change(string course, Routine routine, KostelContext context, CancellationToken cancel)
     {
-        var row = await Find(context, course, cancel);
+        var row = await context.FindCourse(course, cancel);
         row.Routine = routine with { Choice = routine.Choice.Required() };
         await context.SaveChangesAsync(cancel);
         return TypedResults.Ok(row.Routine);
@@ -41,7 +41,7 @@ internal static class RoutineEndpoints
     private static async Task<Ok<RoutineRun>> Run(string course, KostelContext context, LectureArrival arrival, JobQueue queue, TimeProvider time, CancellationToken cancel)
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
-        var row = await Find(context, course, cancel);
+        var row = await context.FindCourse(course, cancel);
         var routine = row.Routine ?? Routine.OnlyTranscript;
         var busy = (await context.Jobs.Open().Where(j => j.LectureId != null).Select(j => j.LectureId!).ToListAsync(cancel)).ToHashSet();
         var lectures = (await context.Lectures.Include(l => l.Course).Where(l => l.CourseId == row.Id && l.DeletedAt == null).OrderBy(l => l.HeldOn).ToListAsync(cancel)).Where(l => !busy.Contains(l.Id)).ToList();
@@ -64,7 +64,4 @@ internal static class RoutineEndpoints
         queue.Wake();
         return TypedResults.Ok(new RoutineRun(run, transcribed));
     }
-
-    private static async Task<CourseRow> Find(KostelContext context, string title, CancellationToken cancel) =>
-        await context.Courses.FirstOrDefaultAsync(c => c.Title == title, cancel) ?? throw PlainProblemException.NotThere("course");
 }

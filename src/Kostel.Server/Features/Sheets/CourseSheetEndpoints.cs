@@ -5,7 +5,6 @@ using Kostel.Server.Features.Writing;
 using Kostel.Server.Http;
 using Kostel.Server.Shared;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Features.Sheets;
 
@@ -23,14 +22,14 @@ internal static class CourseSheetEndpoints
 
     private static async Task<Ok<List<SheetEntry>>> List(string course, KostelContext context, Asker asker, CancellationToken cancel)
     {
-        var id = (await Find(course, context, cancel)).Id;
+        var id = (await context.FindCourse(course, cancel)).Id;
         return TypedResults.Ok(await context.ListSheets(s => s.CourseId == id, asker, cancel));
     }
 
-    private static async Task Make(string course, HttpContext http, KostelContext context, SheetMaking making, Asker asker, TimeProvider time, CancellationToken cancel)
+    private static async Task Make(string course, NewCourseSheet? wanted, HttpContext http, KostelContext context, SheetMaking making, Asker asker, TimeProvider time, CancellationToken cancel)
     {
-        var row = await Find(course, context, cancel);
-        var lectures = await making.LecturesOf(row.Id, cancel);
+        var row = await context.FindCourse(course, cancel);
+        var lectures = await making.LecturesOf(row.Id, wanted?.LectureIds, cancel);
         if (lectures.Count < FewestLectures)
         {
             throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "A course sheet is made of at least two lectures with a text. Nothing was changed.");
@@ -45,10 +44,7 @@ internal static class CourseSheetEndpoints
         }
 
         var now = time.GetUtcNow().UtcDateTime;
-        var sheet = await context.AddSheet(new SheetRow { CourseId = row.Id, OwnerId = asker.PersonId, Form = SheetForm.Course, Name = SheetNames.Of(SheetForm.Course), Content = made, MadeAt = now, ChangedAt = now }, cancel);
+        var sheet = await context.AddSheet(new SheetRow { CourseId = row.Id, OwnerId = asker.PersonId, Form = SheetForm.Course, Name = SheetNames.Of(SheetForm.Course), Content = made with { Lectures = wanted?.LectureIds }, MadeAt = now, ChangedAt = now }, cancel);
         await http.Send(new CourseSheetPiece(lectures.Count, lectures.Count, await context.ViewSheet(sheet, cancel)), cancel);
     }
-
-    private static async Task<CourseRow> Find(string title, KostelContext context, CancellationToken cancel) =>
-        await context.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.Title == title, cancel) ?? throw PlainProblemException.NotThere("course");
 }

@@ -55,10 +55,10 @@ internal static class SheetEndpoints
     private static async Task<Ok<SheetView>> AddLine(int sheet, NewSheetLine line, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
         var row = await context.FindSheet(sheet, asker, cancel);
-        var lecture = await context.FindLecture(line.LectureId ?? row.LectureId ?? throw new NotValidException("Say of which lecture it is."), cancel);
+        var lecture = await context.FindLecture(row.LectureId ?? throw new NotValidException("Passages are put on the sheets of their lecture."), cancel);
         var source = Evidence.Between(await context.Transcript(lecture, cancel), line.StartMs, line.EndMs).In(lecture.Id);
         var text = EntryRules.SheetCell.Read(string.IsNullOrWhiteSpace(line.Text) ? source.Quote : line.Text);
-        return await Write(row, row.Name, row.Content.With(source, text, row.LectureId is null ? lecture.Title : ""), context, time, cancel);
+        return await Write(row, row.Name, row.Content.With(source, text), context, time, cancel);
     }
 
     private static async Task<Ok<SheetAgain>> LookAgain(int sheet, KostelContext context, SheetMaking making, Asker asker, CancellationToken cancel) =>

@@ -19,8 +19,9 @@ internal sealed class SheetMaking(KostelContext context, StudyMaking study, IGra
     private static readonly ConditionalWeakTable<Transcript, LectureReading> Readings = [];
 
     /// <summary>The lectures of a course that have a text, in the order in which they were held.</summary>
-    public Task<List<LectureRow>> LecturesOf(int course, CancellationToken cancel) => context.Lectures.AsNoTracking()
-        .Where(l => l.CourseId == course && l.DeletedAt == null && context.Passages.Any(p => p.LectureId == l.Id)).OrderBy(l => l.HeldOn ?? DateOnly.MaxValue).ThenBy(l => l.AddedAt).ToListAsync(cancel);
+    /// <param name="chosen">Which of them; null for all.</param>
+    public Task<List<LectureRow>> LecturesOf(int course, IReadOnlyList<string>? chosen, CancellationToken cancel) => context.Lectures.AsNoTracking()
+        .Where(l => l.CourseId == course && (chosen == null || chosen.Contains(l.Id)) && l.DeletedAt == null && context.Passages.Any(p => p.LectureId == l.Id)).OrderBy(l => l.HeldOn ?? DateOnly.MaxValue).ThenBy(l => l.AddedAt).ToListAsync(cancel);
 
     /// <summary>The sheet of a course as it is made today.</summary>
     /// <param name="lectures">In the order in which they were held.</param>
@@ -47,7 +48,7 @@ internal sealed class SheetMaking(KostelContext context, StudyMaking study, IGra
         }
 
         var made = row.CourseId is { } course
-            ? await OfCourse(await LecturesOf(course, cancel), _ => Task.CompletedTask, cancel)
+            ? await OfCourse(await LecturesOf(course, row.Content.Lectures, cancel), _ => Task.CompletedTask, cancel)
             : await study.Sheet(await context.FindLecture(row.LectureId!, cancel), row.Form, new StudyStretch(row.Chapter, row.OfMarks, row.Subject), row.OwnerId, cancel, row.Content.Compared);
         return SheetRemaking.Of(row.Content, made);
     }

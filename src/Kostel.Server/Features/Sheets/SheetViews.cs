@@ -44,6 +44,10 @@ public sealed record SheetLineView(IReadOnlyList<string> Cells, EvidenceView? So
 /// <param name="Subject">Only where this is spoken of; null for anything.</param>
 public sealed record NewSheet(SheetForm Form, int? Chapter = null, bool OfMarks = false, IReadOnlyList<string>? Compared = null, string? Subject = null);
 
+/// <summary>A wish for a sheet of a course.</summary>
+/// <param name="LectureIds">Of which lectures; null for all that there are whenever it is made.</param>
+public sealed record NewCourseSheet(IReadOnlyList<string>? LectureIds = null);
+
 /// <summary>A sheet of a course as it is made: how many lectures were read, and last the sheet or why there is none.</summary>
 public sealed record CourseSheetPiece(int Read, int Lectures, SheetView? Sheet = null, string? Problem = null);
 
@@ -57,8 +61,7 @@ public sealed record SheetChange(string Name, IReadOnlyList<EditedPart> Parts, i
 
 /// <summary>A passage for a sheet.</summary>
 /// <param name="Text">What stands there; null for the words that are said.</param>
-/// <param name="LectureId">Of which lecture it is, on the sheet of a course.</param>
-public sealed record NewSheetLine(int StartMs, int EndMs, string? Text = null, string? LectureId = null);
+public sealed record NewSheetLine(int StartMs, int EndMs, string? Text = null);
 
 /// <summary>Names the version of a sheet that something is done to.</summary>
 public sealed record SheetVersion(int Version);

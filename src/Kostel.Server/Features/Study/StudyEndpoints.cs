@@ -56,7 +56,8 @@ public sealed record NewQuiz(int? After = null, int Count = StudyMaking.Question
 /// <param name="Chapter">Where the chapter begins that it is to be of; null for all.</param>
 /// <param name="OfMarks">Only of what the person marked.</param>
 /// <param name="Subject">Only where this is spoken of; null for anything.</param>
-public sealed record WantedSummary(string? Length = null, int? Minutes = null, int? Chapter = null, bool OfMarks = false, string? Subject = null)
+/// <param name="MarksFirst">Whether what the person marked comes before all else.</param>
+public sealed record WantedSummary(string? Length = null, int? Minutes = null, int? Chapter = null, bool OfMarks = false, string? Subject = null, bool MarksFirst = false)
 {
     private const int MostMinutes = 30;
 
@@ -127,7 +128,7 @@ internal static class StudyEndpoints
     }
 
     private static async Task<Ok<StudyView>> MakeSummary(string id, WantedSummary? wanted, KostelContext context, StudyMaking study, Asker asker, CancellationToken cancel) =>
-        await Made(await study.Summary(id, cancel, wanted?.Words, new StudyStretch(wanted?.Chapter, wanted?.OfMarks == true, wanted?.Subject), asker.PersonId), "a summary", id, context, asker, cancel);
+        await Made(await study.Summary(id, cancel, wanted?.Words, new StudyStretch(wanted?.Chapter, wanted?.OfMarks == true, wanted?.Subject), asker.PersonId, wanted?.MarksFirst == true), "a summary", id, context, asker, cancel);
 
     private static async Task<FileContentHttpResult> ExportSummary(string id, string format, bool? links, HttpRequest request, KostelContext context, TimeProvider time, CancellationToken cancel)
     {

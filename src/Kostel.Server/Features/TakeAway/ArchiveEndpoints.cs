@@ -35,7 +35,7 @@ internal static class ArchiveEndpoints
 
     private static async Task<PushStreamHttpResult> OfCourse(string course, HttpRequest request, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
-        var row = await context.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.Title == course, cancel) ?? throw PlainProblemException.NotThere("course");
+        var row = await context.FindCourse(course, cancel);
         var lectures = await context.Lectures.AsNoTracking().Include(l => l.Course).Where(l => l.CourseId == row.Id && l.DeletedAt == null).OrderBy(l => l.HeldOn).ThenBy(l => l.Title).ToListAsync(cancel);
         return Zip(FileNames.Of(course), lectures, row, request, context, asker, time, cancel);
     }

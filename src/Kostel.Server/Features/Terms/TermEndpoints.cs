@@ -2,6 +2,7 @@ using Kostel.Core.Speech.Terms;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Http;
+using Kostel.Server.Shared;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -27,13 +28,13 @@ internal static class TermEndpoints
 
     private static async Task<Ok<TermList>> Get(string course, KostelContext context, CancellationToken cancel)
     {
-        var row = await Find(context, course, cancel);
+        var row = await context.FindCourse(course, cancel);
         return TypedResults.Ok(View(row, await context.Terms(row.Id, cancel), []));
     }
 
     private static async Task<Ok<TermList>> Change(string course, TermChange change, KostelContext context, CancellationToken cancel)
     {
-        var row = await Find(context, course, cancel);
+        var row = await context.FindCourse(course, cancel);
         if (row.TermsVersion != change.Version)
         {
             throw PlainProblemException.ChangedElsewhere("list of terms");
@@ -46,9 +47,6 @@ internal static class TermEndpoints
         await all.CommitAsync(cancel);
         return TypedResults.Ok(View(row, parsed.Terms, parsed.Problems));
     }
-
-    private static async Task<CourseRow> Find(KostelContext context, string title, CancellationToken cancel) =>
-        await context.Courses.FirstOrDefaultAsync(c => c.Title == title, cancel) ?? throw PlainProblemException.NotThere("course");
 
     private static TermList View(CourseRow course, IReadOnlyList<CourseTerm> terms, IReadOnlyList<string> problems) =>
         new(course.Title, string.Join('\n', terms.Select(t => t.Line)), terms.Count, CourseTerms.Most, problems, course.TermsVersion);

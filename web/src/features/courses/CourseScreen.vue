@@ -101,7 +101,7 @@ function renamed(title: string) {
         </label>
         <button class="k-link" type="submit" :disabled="!minutes">Make a listening plan of what carries most</button>
       </form>
-      <CourseSheets :key="course" :course="course" :lectures="lectures.length" />
+      <CourseSheets :key="course" :course="course" :lectures="lectures" />
       <p v-if="!lectures.length" class="k-soft empty">No lecture is in this course.</p>
       <ol class="k-rows">
         <li v-for="l in lectures" :key="l.id">

@@ -1,36 +1,40 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, must, type SheetEntry } from '@/api/client'
-import { useNotice } from '@/shared/notice'
+import { api, must, type Lecture } from '@/api/client'
 import { count } from '@/shared/time'
-import { useLatest } from '@/shared/useLatest'
+import { useLoaded } from '@/shared/useLoaded'
 import { useCourseSheet } from './useCourseSheet'
 
-/** The sheets of a course, and one made over all its lectures. */
-const props = defineProps<{ course: string; lectures: number }>()
+/** The sheets of a course, and one made over its lectures. */
+const props = defineProps<{ course: string; lectures: Lecture[] }>()
 const router = useRouter()
-const notice = useNotice()
-const latest = useLatest()
-const sheets = ref<SheetEntry[]>([])
-const { read, of, isMaking, make, stop } = useCourseSheet(() => props.course)
-
-onMounted(() =>
-  latest(
-    () => must(api.GET('/api/courses/{course}/sheets', { params: { path: { course: props.course } } })),
-    (there) => (sheets.value = there),
-    notice.fail,
-  ),
+const { value: sheets, problem } = useLoaded(() =>
+  must(api.GET('/api/courses/{course}/sheets', { params: { path: { course: props.course } } })),
 )
+const { read, of, isMaking, make, stop } = useCourseSheet(() => props.course)
+const isChoosing = ref(false)
+const leftOut = ref<string[]>([])
+const chosen = computed(() => props.lectures.map((l) => l.id).filter((id) => !leftOut.value.includes(id)))
+
+function whole() {
+  leftOut.value = []
+  return begin()
+}
 async function begin() {
-  const made = await make()
+  isChoosing.value = false
+  const made = await make(chosen.value.length < props.lectures.length ? chosen.value : null)
   if (made) void router.push({ name: 'sheet', params: { sheet: made.id } })
+}
+function toggle(id: string) {
+  leftOut.value = leftOut.value.includes(id) ? leftOut.value.filter((l) => l !== id) : [...leftOut.value, id]
 }
 </script>
 
 <template>
-  <section v-if="sheets.length || lectures > 1" class="sheets" aria-label="Sheets of the course">
-    <ul v-if="sheets.length">
+  <section v-if="sheets?.length || lectures.length > 1" class="sheets" aria-label="Sheets of the course">
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <ul v-if="sheets?.length">
       <li v-for="s in sheets" :key="s.id">
         <router-link class="k-link" :to="{ name: 'sheet', params: { sheet: s.id } }">{{ s.name }}</router-link>
         <span class="k-soft">{{ count(s.lines, 'line') }}</span>
@@ -41,11 +45,25 @@ async function begin() {
       <progress :value="read" :max="of || 1" :aria-label="`${read} of ${of} lectures are read`" />
       <button class="k-quiet" type="button" @click="stop">Stop</button>
     </p>
-    <p v-else-if="lectures > 1">
-      <button class="k-link" type="button" @click="begin">
-        {{ sheets.length ? 'Put it on another sheet' : 'Put the whole course on one sheet' }}
+    <form v-else-if="isChoosing" @submit.prevent="begin">
+      <fieldset>
+        <legend class="k-soft">Of which lectures</legend>
+        <label v-for="l in lectures" :key="l.id">
+          <input type="checkbox" :checked="!leftOut.includes(l.id)" @change="toggle(l.id)" /> {{ l.title }}
+        </label>
+      </fieldset>
+      <p class="making">
+        <button class="k-link" type="submit" :disabled="chosen.length < 2">Make the sheet</button>
+        <button class="k-quiet" type="button" @click="isChoosing = false">Leave it</button>
+        <span v-if="chosen.length < 2" class="k-soft">Choose at least two.</span>
+      </p>
+    </form>
+    <p v-else-if="lectures.length > 1" class="making">
+      <button class="k-link" type="button" @click="whole">
+        {{ sheets?.length ? 'Put it on another sheet' : 'Put the whole course on one sheet' }}
       </button>
-      <span class="k-soft"> The same matter of all lectures together, and where they differ.</span>
+      <button class="k-quiet" type="button" @click="isChoosing = true">Choose lectures</button>
+      <span class="k-soft">The same matter of all lectures together, and where they differ.</span>
     </p>
   </section>
 </template>
@@ -64,6 +82,13 @@ li {
   gap: 16px;
   align-items: baseline;
   padding: 3px 0;
+}
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 0 0 6px;
+  display: grid;
+  gap: 3px;
 }
 .k-soft {
   font-size: 14px;

@@ -9,7 +9,7 @@ import { wantedOf } from '@/features/sheets/wanted'
 import { useDesk } from './useDesk'
 import { useStudy } from './useStudy'
 
-const { lecture, hear, show } = useDesk()
+const { lecture, marks, hear, show } = useDesk()
 const { study, isBusy, makeSummary, load } = useStudy()
 
 const lengths = [
@@ -24,6 +24,7 @@ const lengths = [
 const length = ref(lengths[0])
 const wanted = ref(wantedOf(1))
 const isAsking = ref(false)
+const marksFirst = ref(true)
 const files = formats.map((f) => ({
   title: f.title,
   address: `/api/lectures/${lecture.value.id}/summary/export?format=${f.format}`,
@@ -41,6 +42,7 @@ async function make() {
     chapter: wanted.value.chapter,
     ofMarks: wanted.value.ofMarks,
     subject: wanted.value.subject,
+    marksFirst: marksFirst.value,
   })
   isAsking.value = false
 }
@@ -58,6 +60,9 @@ watch(study, (s) => show(s?.summary?.flatMap((p) => p.lines) ?? []))
         </select>
       </label>
       <StudyWanted v-model="wanted" />
+      <label v-if="marks.length && !wanted.ofMarks" class="first">
+        <input v-model="marksFirst" type="checkbox" /> What I marked comes first
+      </label>
       <p class="go">
         <v-btn type="submit" :loading="isBusy">Make a summary</v-btn>
         <button v-if="study.summary" class="k-quiet" type="button" @click="isAsking = false">Leave it</button>

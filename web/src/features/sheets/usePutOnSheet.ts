@@ -24,7 +24,7 @@ export function usePutOnSheet(lectureId: () => string) {
             body: { form: 'own', ofMarks: false, subject: null },
           }),
         ))
-      const body = { startMs: place.startMs, endMs: place.endMs, text: place.text ?? null, lectureId: null }
+      const body = { startMs: place.startMs, endMs: place.endMs, text: place.text ?? null }
       return must(api.POST('/api/sheets/{sheet}/lines', { params: { path: { sheet: own.id } }, body }))
     })
     if (!done) return

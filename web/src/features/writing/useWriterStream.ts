@@ -1,6 +1,6 @@
 import { onScopeDispose, ref, shallowRef } from 'vue'
 import { says, type WritingPreview } from '@/api/client'
-import { linesOf } from '@/shared/linesOf'
+import { streamed } from '@/shared/streamed'
 
 /** What comes of a stream: pieces of text, and last the whole or why there is none. */
 interface Piece {
@@ -50,18 +50,13 @@ export function useWriterStream<W extends object, P extends Piece, R>(writing: W
     stopper = new AbortController()
     let whole: R | null = null
     try {
-      const answer = await fetch(writing.address(), {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ ...wished, wasShown: true, showsFirst: showsFirst ? null : false }),
-        signal: stopper.signal,
-      })
-      if (!answer.ok || !answer.body) {
-        const { detail } = (await answer.json().catch(() => ({}))) as { detail?: string }
-        throw new Error(detail ?? 'Kostel could not ask the model.')
-      }
-      for await (const line of linesOf(answer.body)) {
-        const piece = JSON.parse(line) as P
+      const sent = { ...wished, wasShown: true, showsFirst: showsFirst ? null : false }
+      for await (const piece of streamed<P>(
+        writing.address(),
+        sent,
+        stopper.signal,
+        'Kostel could not ask the model.',
+      )) {
         writing.each?.(piece)
         if (piece.text) text.value += piece.text
         whole = writing.whole(piece) ?? whole

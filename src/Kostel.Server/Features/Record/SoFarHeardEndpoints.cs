@@ -17,11 +17,11 @@ using Microsoft.EntityFrameworkCore;
 namespace Kostel.Server.Features.Record;
 
 /// <summary>What of a recording was heard so far: asked, and its last minutes in short.</summary>
-internal static class ClassHeardEndpoints
+internal static class SoFarHeardEndpoints
 {
     private const int MostMinutes = 15, LongestQuestion = 1_000;
 
-    public static void MapClassHeard(this IEndpointRouteBuilder app)
+    public static void MapSoFarHeard(this IEndpointRouteBuilder app)
     {
         app.MapPost("/api/recordings/{id}/questions", Ask).WithName("askRecording");
         app.MapGet("/api/recordings/{id}/thread", Thread).WithName("getLostThread");
