@@ -5,6 +5,7 @@ using System.Globalization;
 using System.Runtime.InteropServices;
 using System.Text.Json;
 using Kostel.Core.Audio;
+using Kostel.Core.Audio.Dereverberation;
 using Kostel.Core.Problems;
 using Kostel.Core.Recordings;
 using Kostel.Core.Speech;
@@ -106,6 +107,7 @@ internal static class RecordCommand
         await using var into = new FileStream(file.FullName, FileMode.CreateNew, FileAccess.ReadWrite, FileShare.Read);
         into.Write(WaveFile.Header(0));
         var shown = Stopwatch.StartNew();
+        var (echo, measured) = (new EchoWatch(), Task.CompletedTask);
         string? problem = null;
         try
         {
@@ -113,6 +115,11 @@ internal static class RecordCommand
             {
                 into.Write(piece.Span);
                 WriteHeader(into);
+                if (!Console.IsErrorRedirected && piece.Length > 0 && echo.Append(RecordedPiece.Samples(piece.Span)) is { } measure)
+                {
+                    measured = measured.ContinueWith(_ => measure(), CancellationToken.None, TaskContinuationOptions.None, TaskScheduler.Default);
+                }
+
                 if (!RecordedPiece.Fits(Samples(into), 0))
                 {
                     problem = $"A recording has at most {RecordedPiece.MostHours} hours.";
@@ -122,7 +129,7 @@ internal static class RecordCommand
                 if (shown.ElapsedMilliseconds > ShownEveryMs && !Console.IsErrorRedirected)
                 {
                     shown.Restart();
-                    Console.Error.Write($"\r{TimeSpan.FromMilliseconds(Pcm.ToMs(Samples(into))):h\\:mm\\:ss} {Loudness(piece.Span)}\u001b[K");
+                    Console.Error.Write($"\r{TimeSpan.FromMilliseconds(Pcm.ToMs(Samples(into))):h\\:mm\\:ss} {Loudness(piece.Span)}{(echo.Echoes ? " echo" : "")}\u001b[K");
                 }
             }
         }

@@ -245,7 +245,7 @@ test('a course is put on one sheet by keyboard: it is heard, taken away for good
 
   await page.goto(`${demo.address}/course/${encodeURIComponent('Soil science for growers')}`)
   await page.getByRole('button', { name: 'Choose lectures' }).press('Enter')
-  const which = page.getByRole('group', { name: 'Of which lectures' })
+  const which = page.getByRole('group', { name: 'One sheet of which lectures' })
   while ((await which.getByRole('checkbox', { checked: true }).count()) > 1) await which.getByRole('checkbox', { checked: true }).last().press('Space')
   await expect(page.getByRole('button', { name: 'Make the sheet' })).toBeDisabled()
   await page.getByRole('button', { name: 'Leave it' }).press('Enter')

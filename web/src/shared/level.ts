@@ -1,13 +1,14 @@
 import type { Level } from './microphone'
 
 /** What is wrong with the sound of the last seconds, and what to do about it. */
-export type Verdict = 'nothing' | 'quiet' | 'clipped' | 'noisy' | 'good'
+export type Verdict = 'nothing' | 'quiet' | 'clipped' | 'noisy' | 'echoing' | 'good'
 
 export const advice: Record<Verdict, string> = {
   nothing: 'No sound arrives. Is the right device chosen, and switched on?',
   quiet: 'Too quiet. Sit nearer, or use a microphone that is clipped on.',
   clipped: 'Too loud: it is cut off. Turn the microphone down, or move away a little.',
   noisy: 'Much noise. Move away from the fan, or from the window.',
+  echoing: 'The room echoes. Sit nearer to who speaks, or use a microphone that is clipped on.',
   good: 'Good.',
 }
 

@@ -36,7 +36,8 @@ public sealed record NewRecordedMark(MarkKind Kind, int AtMs, string Text = "");
 /// <param name="Words">Words that stand, from the number that was asked for.</param>
 /// <param name="Tentative">What was said last, as far as it is understood.</param>
 /// <param name="Problem">Why no words come; null while they do.</param>
-public sealed record RecordingText(int NextPiece, int AtMs, IReadOnlyList<Word> Words, IReadOnlyList<Word> Tentative, string? Problem);
+/// <param name="Echoes">Whether the room echoes.</param>
+public sealed record RecordingText(int NextPiece, int AtMs, IReadOnlyList<Word> Words, IReadOnlyList<Word> Tentative, string? Problem, bool Echoes);
 
 /// <summary>A question in class.</summary>
 public sealed record HeardQuestion(string Text);

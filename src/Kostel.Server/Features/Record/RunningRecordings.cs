@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Kostel.Core.Audio;
+using Kostel.Core.Audio.Dereverberation;
 using Kostel.Core.Problems;
 using Kostel.Core.Recordings;
 using Kostel.Core.Transcripts;
@@ -28,6 +29,11 @@ internal sealed class RunningRecordings(
         public SemaphoreSlim Gate { get; } = new(1);
 
         public LiveHearing? Hearing { get; set; }
+
+        public EchoWatch Echo { get; } = new();
+
+        /// <summary>The last stretch that is measured for its echo: one after the other.</summary>
+        public Task Measured { get; set; } = Task.CompletedTask;
     }
 
     /// <summary>Begins one.</summary>
@@ -73,6 +79,12 @@ internal sealed class RunningRecordings(
         (row.NextPiece, row.Samples, row.TouchedAt) = (row.NextPiece + 1, row.Samples + samples.Length, Now);
         await context.SaveChangesAsync(CancellationToken.None);
         hearing.Append(samples);
+        var own = running[id];
+        if (own.Echo.Append(samples) is { } measure)
+        {
+            own.Measured = own.Measured.ContinueWith(_ => measure(), CancellationToken.None, TaskContinuationOptions.None, TaskScheduler.Default);
+        }
+
         return row;
     }
 
@@ -81,7 +93,7 @@ internal sealed class RunningRecordings(
     public async Task<RecordingText> Text(RecordingRow row, int since, CancellationToken cancel)
     {
         var (words, tentative, problem) = await Words(row.Id, since, cancel);
-        return new RecordingText(row.NextPiece, Pcm.ToMs(row.Samples), words, tentative, problem);
+        return new RecordingText(row.NextPiece, Pcm.ToMs(row.Samples), words, tentative, problem, running.GetValueOrDefault(row.Id)?.Echo.Echoes == true);
     }
 
     /// <summary>Its words from a number on.</summary>

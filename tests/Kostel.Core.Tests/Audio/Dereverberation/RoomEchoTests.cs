@@ -85,6 +85,27 @@ public class RoomEchoTests
     }
 
     [Fact]
+    public void While_sound_comes_in_a_room_is_told_after_two_stretches_and_no_room_is_never_told()
+    {
+        Assert.Equal([false, true, true], Watched(InRoom(Syllables(38))));
+        Assert.Equal([false, false, false], Watched(Syllables(38)));
+        Assert.Equal([false, true, false], Watched([.. InRoom(Syllables(24)), .. Syllables(14)]));
+
+        static IEnumerable<bool> Watched(float[] sound)
+        {
+            var watch = new EchoWatch();
+            foreach (var piece in sound.Chunk(4_000))
+            {
+                if (watch.Append(piece) is { } measure)
+                {
+                    measure();
+                    yield return watch.Echoes;
+                }
+            }
+        }
+    }
+
+    [Fact]
     public async Task Sound_that_is_not_a_number_goes_through()
     {
         var sound = InRoom(Syllables(30));

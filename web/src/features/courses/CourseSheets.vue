@@ -47,7 +47,7 @@ function toggle(id: string) {
     </p>
     <form v-else-if="isChoosing" @submit.prevent="begin">
       <fieldset>
-        <legend class="k-soft">Of which lectures</legend>
+        <legend class="k-soft">One sheet of which lectures</legend>
         <label v-for="l in lectures" :key="l.id">
           <input type="checkbox" :checked="!leftOut.includes(l.id)" @change="toggle(l.id)" /> {{ l.title }}
         </label>
@@ -89,6 +89,9 @@ fieldset {
   margin: 0 0 6px;
   display: grid;
   gap: 3px;
+}
+legend {
+  padding: 0;
 }
 .k-soft {
   font-size: 14px;

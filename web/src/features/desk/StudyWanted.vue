@@ -70,6 +70,9 @@ const from = computed({
   flex-wrap: wrap;
   gap: 8px 18px;
 }
+label .k-soft {
+  min-width: 52px;
+}
 .subject {
   min-width: 0;
   border-bottom: 1px solid var(--ink);

@@ -102,6 +102,11 @@ watch(study, (s) => show(s?.summary?.flatMap((p) => p.lines) ?? []))
 .length .k-soft {
   min-width: 52px;
 }
+.first {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
 .length,
 .go,
 .again {

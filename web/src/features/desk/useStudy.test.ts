@@ -25,7 +25,14 @@ test('cards that were made are shown, though the text changed while they were', 
   )
   const [study, end] = inComponent(useStudy)
   await settle()
-  const making = study.makeSummary({ length: null, minutes: null, chapter: null, ofMarks: false, subject: null, marksFirst: false })
+  const making = study.makeSummary({
+    length: null,
+    minutes: null,
+    chapter: null,
+    ofMarks: false,
+    subject: null,
+    marksFirst: false,
+  })
   version.value++
   await nextTick()
   await settle()

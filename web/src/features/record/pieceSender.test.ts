@@ -4,7 +4,14 @@ import { pieceSender, type Kept } from './pieceSender'
 import type { Piece } from './pieceStore'
 
 const sound = (n: number) => new Int16Array([n]).buffer
-const text = (nextPiece: number): RecordingText => ({ nextPiece, atMs: 0, words: [], tentative: [], problem: null })
+const text = (nextPiece: number): RecordingText => ({
+  nextPiece,
+  atMs: 0,
+  words: [],
+  tentative: [],
+  problem: null,
+  echoes: false,
+})
 
 /** A server that takes pieces in their order, and is away or out of order when it is told to. */
 function server(trouble: (call: number, number: number) => Response | 'away' | 'unheard' | null = () => null) {

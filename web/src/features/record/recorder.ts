@@ -39,7 +39,9 @@ export const useRecorder = defineStore('recorder', () => {
   const tentative = shallowRef<Word[]>([])
   const marks = shallowRef<Recording['marks']>([])
   const level = ref<Level>({ peak: 0, rms: 0 })
-  const verdict = ref<Verdict>('good')
+  const ofLevel = ref<Verdict>('good')
+  const echoes = ref(false)
+  const verdict = computed<Verdict>(() => (ofLevel.value === 'good' && echoes.value ? 'echoing' : ofLevel.value))
   /** What is wrong with the device, and with handing the sound over: one does not hide the other. */
   const ofDevice = ref('')
   const ofServer = ref('')
@@ -78,7 +80,7 @@ export const useRecorder = defineStore('recorder', () => {
     level.value = now
     levels.push(now)
     if (levels.length > judged) levels.shift()
-    if (levels.length >= judged / 5) verdict.value = judge(levels)
+    if (levels.length >= judged / 5) ofLevel.value = judge(levels)
   }
 
   function take(piece: ArrayBuffer) {
@@ -95,6 +97,7 @@ export const useRecorder = defineStore('recorder', () => {
 
   function answered(text: RecordingText) {
     ofServer.value = text.problem ?? ''
+    echoes.value = text.echoes
     if (text.words.length) heard.value = [...heard.value, ...text.words]
     tentative.value = text.tentative
     unsent.value = sender?.waiting() ?? 0
