@@ -106,6 +106,21 @@ test('a killed server, a cut network and a reload lose nothing that the browser 
   await expect(page).toHaveURL(/\/lecture\//)
 })
 
+test('a browser that gives sound only at the rate of the device is heard too', async ({ page, empty }) => {
+  await page.addInitScript(() => {
+    const make = AudioContext.prototype.createMediaStreamSource
+    AudioContext.prototype.createMediaStreamSource = function (stream) {
+      if (this.sampleRate === 16_000) throw new DOMException('Another rate.', 'NotSupportedError')
+      return make.call(this, stream)
+    }
+  })
+  await begin(page, empty.address, 'Fog at another rate')
+  await expect(said(page)).toContainText(/fog/i)
+  await page.getByRole('button', { name: 'Pause' }).press('Enter')
+  await page.getByRole('button', { name: 'Finish' }).press('Enter')
+  await expect(page).toHaveURL(/\/lecture\//)
+})
+
 test('where the microphone is refused it is said what to do', async ({ browser, empty }) => {
   const context = await browser.newContext({ storageState: config.use!.storageState, permissions: [] })
   const page = await context.newPage()

@@ -1,4 +1,7 @@
+import { Resampler } from './resampler'
+
 // Runs beside the page, in the thread of the sound: gathers samples into pieces of a quarter of a second, 16 bits each, and says how loud it is.
+const RATE = 16000
 const PIECE = 4000
 const LEVEL = 1600
 
@@ -9,6 +12,7 @@ class Capture extends AudioWorkletProcessor {
     this.filled = 0
     this.level = { peak: 0, sum: 0, count: 0 }
     this.isOn = false
+    this.resampler = sampleRate === RATE ? null : new Resampler(Math.round(sampleRate), RATE)
     this.port.onmessage = ({ data }) => {
       this.isOn = data === 'on'
       if (!this.isOn) this.send()
@@ -21,8 +25,8 @@ class Capture extends AudioWorkletProcessor {
   }
 
   process([input]) {
-    const samples = input[0]
-    if (!samples) return true
+    if (!input[0]) return true
+    const samples = this.resampler ? this.resampler.push(input[0]) : input[0]
     for (const s of samples) {
       const size = Math.abs(s)
       if (size > this.level.peak) this.level.peak = size

@@ -1,4 +1,4 @@
-import address from './capture.js?url&no-inline'
+import address from './capture.js?worker&url'
 
 /** Samples a second, here and on the server. */
 export const sampleRate = 16_000
@@ -39,6 +39,19 @@ export function whyNot(e: unknown): string {
 
 const speech = { channelCount: 1, echoCancellation: false, noiseSuppression: false, autoGainControl: true }
 
+/** A stream as sound: at our rate where the browser brings it to that, else at the device's, which is brought to ours piece by piece. */
+function listening(stream: MediaStream) {
+  const context = new AudioContext({ sampleRate })
+  try {
+    return { context, sound: context.createMediaStreamSource(stream) }
+  } catch (e) {
+    void context.close()
+    if (!(e instanceof DOMException) || e.name !== 'NotSupportedError') throw e
+    const own = new AudioContext()
+    return { context: own, sound: own.createMediaStreamSource(stream) }
+  }
+}
+
 /** Opens the sound of a device, or of a tab or screen that the person chooses. */
 export async function openMicrophone(
   source: { device: string | null; ofScreen: boolean },
@@ -54,7 +67,7 @@ export async function openMicrophone(
     stream.getTracks().forEach((t) => t.stop())
     throw new DOMException('No sound was shared.', 'NotFoundError')
   }
-  const context = new AudioContext({ sampleRate })
+  const { context, sound } = listening(stream)
   await context.audioWorklet.addModule(address)
   const node = new AudioWorkletNode(context, 'capture', {
     numberOfOutputs: 0,
@@ -65,7 +78,7 @@ export async function openMicrophone(
     if (data.piece) heard.piece(data.piece)
     else heard.level({ peak: data.peak ?? 0, rms: data.rms ?? 0 })
   }
-  context.createMediaStreamSource(stream).connect(node)
+  sound.connect(node)
   track.onended = heard.ended
   return {
     name: track.label,
