@@ -33,7 +33,24 @@ public static class Tokens
         Of(text).Where(w => !StopWords.Contains(w)).Select(Stem).ToList();
 
     /// <summary>The Porter2 stem, remembered. Units are one word however they are written: cm, centimeters, centimetre.</summary>
-    public static string Stem(string word) => StemsSeen.Count < 200_000 ? StemsSeen.GetOrAdd(word, Compute) : Compute(word);
+    public static string Stem(string word)
+    {
+        if (StemsSeen.TryGetValue(word, out var seen))
+        {
+            return seen;
+        }
+
+        // Counting locks all of it, so only for a word that was not seen yet.
+        var stem = Compute(word);
+        if (StemsSeen.Count < MostSeen)
+        {
+            StemsSeen.TryAdd(word, stem);
+        }
+
+        return stem;
+    }
+
+    private const int MostSeen = 200_000;
 
     private static string Compute(string word) => Porter2.Stem(Units.Comparable(word));
 

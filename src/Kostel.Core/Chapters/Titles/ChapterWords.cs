@@ -16,7 +16,6 @@ internal sealed class ChapterWords
     private readonly int[] totals;
     private readonly WordVectors vectors;
     private readonly List<float[]> meanings;
-    private readonly List<List<HashSet<string>>> sentences;
     private readonly Dictionary<string, int> all = [];
 
     /// <param name="phrases">The phrases of each chapter; a word counts once for each place.</param>
@@ -24,8 +23,9 @@ internal sealed class ChapterWords
     public ChapterWords(IReadOnlyList<IReadOnlyList<Sentence>> chapters, List<List<NamingPhrase>> phrases, WordVectors vectors)
     {
         this.vectors = vectors;
-        meanings = chapters.Select(c => Meaning(c.SelectMany(s => s.Words).SelectMany(w => Tokens.Of(w.Text)))).ToList();
-        counts = chapters.Select(c => Count(c.SelectMany(s => s.Words).SelectMany(w => Tokens.Of(w.Text)).Select(Tokens.Stem))).ToList();
+        var words = chapters.Select(c => c.SelectMany(s => Tokens.Of(s.Text)).ToList()).ToList();
+        meanings = words.ConvertAll(Meaning);
+        counts = words.ConvertAll(w => Count(w.Select(Tokens.Stem)));
         foreach (var chapter in counts)
         {
             foreach (var (word, count) in chapter)
@@ -46,7 +46,6 @@ internal sealed class ChapterWords
             }
         }
 
-        sentences = chapters.Select(c => c.Select(s => s.Words.SelectMany(w => Tokens.Of(w.Text)).Select(Tokens.Stem).ToHashSet()).ToList()).ToList();
         totals = counts.Select(c => c.Values.Sum()).ToArray();
     }
 
@@ -68,9 +67,6 @@ internal sealed class ChapterWords
     /// <summary>How often a word is said in a chapter.</summary>
     public int CountOf(int chapter, string stem) => counts[chapter].GetValueOrDefault(stem);
 
-    /// <summary>The share of a chapter's sentences in which one of these words is said.</summary>
-    public double ShareOf(int chapter, IReadOnlyList<string> stems) => sentences[chapter].Count(s => stems.Any(s.Contains)) / (double)Math.Max(1, sentences[chapter].Count);
-
     /// <summary>Whether a word is one of those that tell the chapter best from the others.</summary>
     public bool IsAmongFirst(int chapter, string stem) => !StopWords.Contains(stem) && First(chapter).Contains(stem);
 
@@ -91,7 +87,7 @@ internal sealed class ChapterWords
 
     private const double NoMeaning = 1, LeastCentral = 0.4, Centre = 1.2;
 
-    private float[] Meaning(IEnumerable<string> words)
+    private float[] Meaning(IReadOnlyList<string> words)
     {
         var sum = new float[vectors.Size];
         foreach (var word in words.Where(w => !StopWords.Contains(w)))

@@ -67,7 +67,7 @@ function keep() {
           ' '
         }}
       </template>
-      <span v-if="i === all.length - 1" class="open">{{ textOf(tentative) }}</span>
+      <span v-if="i === all.length - 1" class="open">{{ ` ${textOf(tentative)}` }}</span>
     </p>
     <p v-if="!words.length && tentative.length" class="open">{{ textOf(tentative) }}</p>
   </div>

@@ -114,6 +114,9 @@ fieldset {
   padding: 0;
   display: grid;
 }
+legend {
+  padding: 0;
+}
 .problem {
   color: var(--wrong);
 }
