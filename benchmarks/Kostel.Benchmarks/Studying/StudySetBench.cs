@@ -25,7 +25,7 @@ internal static class StudySetBench
             var start = Time(() => grammar.Read(["The tide rises twice a day."]));
             var ground = new StudyGround(lecture, grammar);
             var summary = Time(() => Summarizer.Summarize(ground));
-            var sheets = Time(() => Enum.GetValues<SheetForm>().Where(f => f != SheetForm.Own).Select(f => SheetMaker.Make(ground, f)).ToList());
+            var sheets = Time(() => Enum.GetValues<SheetForm>().Where(f => f.IsPlain()).Select(f => SheetMaker.Make(ground, f)).ToList());
             var cards = Time(() => CardMaker.Make(ground, 20));
             var quiz = Time(() => QuizMaker.Make(ground, 12));
             Console.WriteLine(string.Create(
