@@ -23,7 +23,8 @@ group('how a transcription stands, in words', () => {
     [progress({ stage: 'fetching' }), 'Fetching · 42 % · 2 min left'],
     [progress({ stage: 'fetching', fraction: 0 }), 'Fetching'],
     [progress({ stage: 'fetching', state: 'cancelled' }), 'Stopped. What had arrived is kept.'],
-    [progress({ stage: 'making' }), 'Making what is wanted of it'],
+    [progress({ stage: 'making', fraction: 0 }), 'Making what is wanted of it'],
+    [progress({ stage: 'making', secondsLeft: 4 }), 'Making what is wanted of it · 42 % · 4 s left'],
     [progress({ state: 'failed', problem: 'The file is empty.' }), 'The file is empty.'],
     [progress({ state: 'cancelled' }), 'Stopped. What was recognised so far is kept.'],
   ])('%#', (progress, text) => expect(describe(progress)).toBe(text))

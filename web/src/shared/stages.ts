@@ -11,8 +11,11 @@ export function describe(progress: Progress): string {
   if (progress.state === 'done') return 'Done'
   if (progress.stage === 'checking') return 'Looking at the file'
   if (progress.stage === 'arranging') return 'Finding chapters'
-  if (progress.stage === 'making') return 'Making what is wanted of it'
   const percent = `${Math.floor(progress.fraction * 100)} %`
+  if (progress.stage === 'making')
+    return progress.fraction
+      ? `Making what is wanted of it · ${percent}${left(progress.secondsLeft)}`
+      : 'Making what is wanted of it'
   if (progress.stage === 'fetching')
     return progress.fraction ? `Fetching · ${percent}${left(progress.secondsLeft)}` : 'Fetching'
   return `Writing down what is said · ${percent}${left(progress.secondsLeft)}`
@@ -21,7 +24,7 @@ export function describe(progress: Progress): string {
 /** How far the bar is, 0 to 100; null while nothing says. */
 export function percentDone(progress: Progress): number | null {
   if (progress.state === 'waiting') return 0
-  return progress.stage === 'listening' || (progress.stage === 'fetching' && progress.fraction > 0)
+  return progress.stage === 'listening' || (['fetching', 'making'].includes(progress.stage) && progress.fraction > 0)
     ? progress.fraction * 100
     : null
 }

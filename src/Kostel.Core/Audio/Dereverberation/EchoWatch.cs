@@ -6,7 +6,9 @@ public sealed class EchoWatch
     /// <summary>Twelve seconds: in less than eight a filter finds echo in anything.</summary>
     private const int Stretch = 12 * Pcm.SampleRate;
 
-    private float[] heard = new float[Stretch];
+    // Two that take turns: one fills while the other is measured.
+    private float[] heard = new float[Stretch], measured = new float[Stretch];
+    private volatile bool isMeasuring;
     private int filled;
     private bool last;
 
@@ -14,7 +16,7 @@ public sealed class EchoWatch
     public bool Echoes { get; private set; }
 
     /// <summary>Takes the next samples.</summary>
-    /// <returns>Measures the stretch that is full with them, from any thread and without hurry; null while none is.</returns>
+    /// <returns>Measures the stretch that is full with them, from any thread and without hurry; null while none is, or while an earlier one is still measured.</returns>
     public Action? Append(ReadOnlySpan<float> samples)
     {
         Action? measure = null;
@@ -26,18 +28,22 @@ public sealed class EchoWatch
             samples = samples[some.Length..];
             if (filled == Stretch)
             {
-                var full = heard;
-                (heard, filled) = (new float[Stretch], 0);
-                measure += () => Measure(full);
+                filled = 0;
+                if (!isMeasuring)
+                {
+                    (heard, measured, isMeasuring) = (measured, heard, true);
+                    measure = Measure;
+                }
             }
         }
 
         return measure;
     }
 
-    private void Measure(float[] full)
+    private void Measure()
     {
-        var echoes = EchoMeter.Reverberation(full) >= EchoMeter.Room;
+        var echoes = EchoMeter.Reverberation(measured) >= EchoMeter.Room;
         (Echoes, last) = (echoes && last, echoes);
+        isMeasuring = false;
     }
 }

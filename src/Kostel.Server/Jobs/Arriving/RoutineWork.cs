@@ -31,21 +31,20 @@ internal sealed class RoutineWork(LibraryFolder library, IGrammar grammar, WordK
         var task = turn.Payload(Making);
         await turn.Enter(JobStage.Making, cancel);
         await using var context = library.CreateDbContext();
-        var study = new StudyMaking(context, grammar, words, time);
-        if (task.Summary)
+        Func<StudyMaking, Task>?[] steps =
+        [
+            task.Summary ? s => s.Summary(turn.LectureId, cancel) : null,
+            .. (task.Sheets ?? []).Select<SheetForm, Func<StudyMaking, Task>>(f => s => s.FirstSheets(turn.LectureId, [f], cancel)),
+            task.Cards ? s => s.Cards(turn.LectureId, cancel) : null,
+            task.Quiz ? s => s.FirstQuiz(turn.LectureId, cancel) : null,
+        ];
+        var wanted = steps.OfType<Func<StudyMaking, Task>>().ToList();
+        var progress = new MakingProgress(turn, time, wanted.Count);
+        var study = new StudyMaking(context, progress.Watched(grammar, cancel), words, time);
+        foreach (var make in wanted)
         {
-            await study.Summary(turn.LectureId, cancel);
-        }
-
-        await study.FirstSheets(turn.LectureId, task.Sheets ?? [], cancel);
-        if (task.Cards)
-        {
-            await study.Cards(turn.LectureId, cancel);
-        }
-
-        if (task.Quiz)
-        {
-            await study.FirstQuiz(turn.LectureId, cancel);
+            await make(study);
+            await progress.Made();
         }
 
         await turn.Finish((_, _) => Task.CompletedTask, cancel);

@@ -3,6 +3,7 @@ import { computed, onUnmounted, ref } from 'vue'
 import { api, must } from '@/api/client'
 import { isEmpty, type Choice } from '@/features/sheets/choice'
 import SetChoice from '@/features/sheets/SetChoice.vue'
+import JobBar from '@/shared/JobBar.vue'
 import { useLive } from '@/shared/live'
 import { useNotice } from '@/shared/notice'
 import { count } from '@/shared/time'
@@ -17,7 +18,9 @@ const choice = ref<Choice>({ summary: true, cards: makesCards, quiz: makesCards,
 const state = ref<'asking' | 'making' | 'made'>('asking')
 const made = ref<Choice | null>(null)
 
-const stop = useLive().listen((p) => {
+const live = useLive()
+const progress = computed(() => live.reports.get(lecture.value.id))
+const stop = live.listen((p) => {
   if (p.lectureId !== lecture.value.id || state.value !== 'making') return
   if (p.state === 'done') state.value = 'made'
   else if (p.state === 'failed' || p.state === 'cancelled') state.value = 'asking'
@@ -54,8 +57,11 @@ const panels = computed(() => {
       <v-btn type="submit" :disabled="isEmpty(choice)">Make them</v-btn>
     </form>
     <div v-else class="start" role="status">
-      <p v-if="state === 'making'">Being made. You can read on meanwhile.</p>
-      <v-progress-linear v-if="state === 'making'" indeterminate aria-label="Being made" />
+      <template v-if="state === 'making'">
+        <p>Being made. You can read on meanwhile.</p>
+        <JobBar v-if="progress" :progress="progress" />
+        <v-progress-linear v-else indeterminate aria-label="Being made" />
+      </template>
       <template v-else>
         <p>Made. What this lecture has nothing for was passed over.</p>
         <p class="open">
