@@ -3,9 +3,9 @@ import { computed, onUnmounted, ref } from 'vue'
 import { api, must } from '@/api/client'
 import { isEmpty, type Choice } from '@/features/sheets/choice'
 import SetChoice from '@/features/sheets/SetChoice.vue'
-import JobBar from '@/shared/JobBar.vue'
 import { useLive } from '@/shared/live'
 import { useNotice } from '@/shared/notice'
+import { describe } from '@/shared/stages'
 import { count } from '@/shared/time'
 import type { DeskPanelName } from './panels'
 import { useDesk } from './useDesk'
@@ -58,9 +58,8 @@ const panels = computed(() => {
     </form>
     <div v-else class="start" role="status">
       <template v-if="state === 'making'">
-        <p>Being made. You can read on meanwhile.</p>
-        <JobBar v-if="progress" :progress="progress" />
-        <v-progress-linear v-else indeterminate aria-label="Being made" />
+        <p>{{ progress ? describe(progress) : 'Being made' }}</p>
+        <p class="k-soft">You can read on meanwhile.</p>
       </template>
       <template v-else>
         <p>Made. What this lecture has nothing for was passed over.</p>
