@@ -1,6 +1,7 @@
 using Kostel.Data;
 using Kostel.Media;
 using Kostel.Server.Http;
+using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Kostel.Server.Shared;
 
@@ -33,10 +34,18 @@ internal static class PictureFiles
         }
     }
 
+    /// <summary>Gives a picture back.</summary>
+    /// <param name="name">The name of its file; null where there is none.</param>
+    /// <exception cref="PlainProblemException">It is not there.</exception>
+    public static PhysicalFileHttpResult Give(LibraryFolder library, string lectureId, string? name) =>
+        name is not null && PathOf(library.LectureFolder(lectureId), name) is var path && File.Exists(path)
+            ? TypedResults.PhysicalFile(path, TypeOf(path))
+            : throw PlainProblemException.NotThere("picture");
+
     public static string PathOf(string folder, string name) => Path.Combine(folder, "pictures", Path.GetFileName(name));
 
     /// <summary>By the ending, which Kostel gave it; the others are of pictures kept by an earlier one.</summary>
-    public static string TypeOf(string path) => Path.GetExtension(path) switch
+    private static string TypeOf(string path) => Path.GetExtension(path) switch
     {
         ".jpg" => "image/jpeg",
         ".gif" => "image/gif",

@@ -109,14 +109,8 @@ internal static class MarkEndpoints
         return TypedResults.Ok(View(row, null));
     }
 
-    private static async Task<PhysicalFileHttpResult> Picture(string id, int mark, KostelContext context, Asker asker, LibraryFolder library, CancellationToken cancel)
-    {
-        var row = await Find(context, asker, id, mark, cancel);
-        var path = row.Picture is null ? null : PictureFiles.PathOf(library.LectureFolder(id), row.Picture);
-        return path is not null && File.Exists(path)
-            ? TypedResults.PhysicalFile(path, PictureFiles.TypeOf(path))
-            : throw PlainProblemException.NotThere("picture");
-    }
+    private static async Task<PhysicalFileHttpResult> Picture(string id, int mark, KostelContext context, Asker asker, LibraryFolder library, CancellationToken cancel) =>
+        PictureFiles.Give(library, id, (await Find(context, asker, id, mark, cancel)).Picture);
 
     private static async Task<MarkRow> Find(KostelContext context, Asker asker, string id, int mark, CancellationToken cancel) =>
         await context.Marks.FirstOrDefaultAsync(m => m.LectureId == id && m.OwnerId == asker.PersonId && m.Id == mark && m.DeletedAt == null, cancel) ?? throw PlainProblemException.NotThere("mark");

@@ -27,10 +27,6 @@ internal static class RecordedPictureEndpoints
             id, asker.PersonId, row => row.Marks = RecordedMark.Add(row.Marks, new RecordedMark(MarkKind.Note, RecordedMark.Within(atMs, Pcm.ToMs(row.Samples)), "", name)), cancel)));
     }
 
-    private static async Task<PhysicalFileHttpResult> GetPicture(string id, int number, KostelContext context, LibraryFolder library, Asker asker, CancellationToken cancel)
-    {
-        var row = await context.FindRecording(id, asker, cancel);
-        var path = row.Marks.ElementAtOrDefault(number)?.Picture is { } name ? PictureFiles.PathOf(library.LectureFolder(id), name) : null;
-        return path is not null && File.Exists(path) ? TypedResults.PhysicalFile(path, PictureFiles.TypeOf(path)) : throw PlainProblemException.NotThere("picture");
-    }
+    private static async Task<PhysicalFileHttpResult> GetPicture(string id, int number, KostelContext context, LibraryFolder library, Asker asker, CancellationToken cancel) =>
+        PictureFiles.Give(library, id, (await context.FindRecording(id, asker, cancel)).Marks.ElementAtOrDefault(number)?.Picture);
 }
