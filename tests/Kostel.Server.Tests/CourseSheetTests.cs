@@ -70,6 +70,9 @@ public sealed class CourseSheetTests(SharedServer shared) : IClassFixture<Shared
         var sheet = (await Make(course, ids[..2]))[^1]["sheet"]!;
         Assert.Equal(ids[..2].Order(), sheet["lectures"]!.AsArray().Select(l => l!["id"]!.GetValue<string>()).Order());
         Assert.Empty((await server.Get($"/api/sheets/{sheet["id"]}/again"))["differences"]!.AsArray());
+        var again = await server.Post($"/api/sheets/{sheet["id"]}/again", new { version = sheet["version"]!.GetValue<int>() });
+        Assert.Equal(2, again["lectures"]!.AsArray().Count);
+        Assert.Empty((await server.Get($"/api/sheets/{sheet["id"]}/again"))["differences"]!.AsArray());
         var whole = (await Make(course))[^1]["sheet"]!;
         Assert.Equal(ids.Order(), whole["lectures"]!.AsArray().Select(l => l!["id"]!.GetValue<string>()).Order());
         using var one = await server.Send(HttpMethod.Post, $"/api/courses/{course}/sheets", new { lectureIds = ids[..1] });

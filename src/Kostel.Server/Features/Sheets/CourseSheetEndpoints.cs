@@ -36,7 +36,7 @@ internal static class CourseSheetEndpoints
         }
 
         http.Response.ContentType = "application/x-ndjson";
-        var made = await making.OfCourse(lectures, read => http.Send(new CourseSheetPiece(read, lectures.Count), cancel), cancel);
+        var made = await making.OfCourse(lectures, wanted?.LectureIds, read => http.Send(new CourseSheetPiece(read, lectures.Count), cancel), cancel);
         if (made.HasNoLine())
         {
             await http.Send(new CourseSheetPiece(lectures.Count, lectures.Count, Problem: "There is nothing for such a sheet in these lectures. Nothing was changed."), cancel);
@@ -44,7 +44,7 @@ internal static class CourseSheetEndpoints
         }
 
         var now = time.GetUtcNow().UtcDateTime;
-        var sheet = await context.AddSheet(new SheetRow { CourseId = row.Id, OwnerId = asker.PersonId, Form = SheetForm.Course, Name = SheetNames.Of(SheetForm.Course), Content = made with { Lectures = wanted?.LectureIds }, MadeAt = now, ChangedAt = now }, cancel);
+        var sheet = await context.AddSheet(new SheetRow { CourseId = row.Id, OwnerId = asker.PersonId, Form = SheetForm.Course, Name = SheetNames.Of(SheetForm.Course), Content = made, MadeAt = now, ChangedAt = now }, cancel);
         await http.Send(new CourseSheetPiece(lectures.Count, lectures.Count, await context.ViewSheet(sheet, cancel)), cancel);
     }
 }

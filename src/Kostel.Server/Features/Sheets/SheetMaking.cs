@@ -25,8 +25,9 @@ internal sealed class SheetMaking(KostelContext context, StudyMaking study, IGra
 
     /// <summary>The sheet of a course as it is made today.</summary>
     /// <param name="lectures">In the order in which they were held.</param>
+    /// <param name="chosen">The wish that these are of; null for all lectures.</param>
     /// <param name="read">Is told how many lectures were read.</param>
-    public async Task<Sheet> OfCourse(IReadOnlyList<LectureRow> lectures, Func<int, Task> read, CancellationToken cancel)
+    public async Task<Sheet> OfCourse(IReadOnlyList<LectureRow> lectures, IReadOnlyList<string>? chosen, Func<int, Task> read, CancellationToken cancel)
     {
         var readings = new List<LectureReading>();
         foreach (var lecture in lectures)
@@ -36,7 +37,7 @@ internal sealed class SheetMaking(KostelContext context, StudyMaking study, IGra
             readings.Add(await Read(lecture, cancel));
         }
 
-        return CourseSheets.Of(readings);
+        return CourseSheets.Of(readings) with { Lectures = chosen };
     }
 
     /// <summary>Today's sheet with the person's changes.</summary>
@@ -48,7 +49,7 @@ internal sealed class SheetMaking(KostelContext context, StudyMaking study, IGra
         }
 
         var made = row.CourseId is { } course
-            ? await OfCourse(await LecturesOf(course, row.Content.Lectures, cancel), _ => Task.CompletedTask, cancel)
+            ? await OfCourse(await LecturesOf(course, row.Content.Lectures, cancel), row.Content.Lectures, _ => Task.CompletedTask, cancel)
             : await study.Sheet(await context.FindLecture(row.LectureId!, cancel), row.Form, new StudyStretch(row.Chapter, row.OfMarks, row.Subject), row.OwnerId, cancel, row.Content.Compared);
         return SheetRemaking.Of(row.Content, made);
     }
