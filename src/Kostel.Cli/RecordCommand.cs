@@ -107,7 +107,7 @@ internal static class RecordCommand
         await using var into = new FileStream(file.FullName, FileMode.CreateNew, FileAccess.ReadWrite, FileShare.Read);
         into.Write(WaveFile.Header(0));
         var shown = Stopwatch.StartNew();
-        var (echo, measured) = (new EchoWatch(), Task.CompletedTask);
+        var echo = new EchoWatch();
         string? problem = null;
         try
         {
@@ -117,7 +117,7 @@ internal static class RecordCommand
                 WriteHeader(into);
                 if (!Console.IsErrorRedirected && piece.Length > 0 && echo.Append(RecordedPiece.Samples(piece.Span)) is { } measure)
                 {
-                    measured = measured.ContinueWith(_ => measure(), CancellationToken.None, TaskContinuationOptions.None, TaskScheduler.Default);
+                    _ = Task.Run(measure, CancellationToken.None);
                 }
 
                 if (!RecordedPiece.Fits(Samples(into), 0))

@@ -7,7 +7,9 @@ namespace Kostel.Core.Chapters.Titles;
 /// <summary>What is stated in few words, and what is asked or explained: "the queen starts laying", "why the stars twinkle".</summary>
 internal sealed class ClausePhrases(Lexicon lexicon)
 {
-    private const int FewestWords = 3, LongestWords = 7, SinceTitle = 1;
+    /// <summary>With a question word before it a title has seven.</summary>
+    private const int FewestWords = 3, LongestWords = 6;
+
     private const double SometimesVerb = 0.3, SometimesNoun = 0.3;
 
     private static readonly HashSet<string> Joining = ["because", "so", "when", "if", "which", "that", "and", "but", "until", "till", "while", "although", "though", "since", "where", "who", "than", "unless", "or", "as", "like", "why", "how", "what", "whether"];
@@ -69,7 +71,7 @@ internal sealed class ClausePhrases(Lexicon lexicon)
     }
 
     private bool IsClause(List<(string Written, string Word, bool Ends)> clause) =>
-        clause.Count is >= FewestWords and <= LongestWords - SinceTitle
+        clause.Count is >= FewestWords and <= LongestWords
         && clause.TrueForAll(w => w.Word.Length > 0 && !Pointing.Contains(w.Word) && !w.Word.Any(char.IsDigit))
         && !NoEnd.Contains(clause[^1].Word)
         && VerbAt(clause) is > 0 and var verb && !(clause.Count == FewestWords && Being.Contains(clause[verb].Word));
@@ -79,7 +81,7 @@ internal sealed class ClausePhrases(Lexicon lexicon)
     {
         var begins = clause[0].Word;
         var kinds = lexicon.KindsOf(begins);
-        if (!Articles.Contains(begins) && !NumberWords.IsNumber(begins) && (Tokens.Of(begins).Count == 0 || StopWords.Contains(begins) || (kinds.Total > 0 && kinds.NounShare < SometimesNoun && kinds.AdjectiveShare < SometimesNoun)))
+        if (!Articles.Contains(begins) && !NumberWords.IsNumber(begins) && (StopWords.Contains(begins) || (kinds.Total > 0 && kinds.NounShare < SometimesNoun && kinds.AdjectiveShare < SometimesNoun)))
         {
             return -1;
         }

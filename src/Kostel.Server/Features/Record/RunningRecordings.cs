@@ -31,9 +31,6 @@ internal sealed class RunningRecordings(
         public LiveHearing? Hearing { get; set; }
 
         public EchoWatch Echo { get; } = new();
-
-        /// <summary>The last stretch that is measured for its echo: one after the other.</summary>
-        public Task Measured { get; set; } = Task.CompletedTask;
     }
 
     /// <summary>Begins one.</summary>
@@ -79,10 +76,9 @@ internal sealed class RunningRecordings(
         (row.NextPiece, row.Samples, row.TouchedAt) = (row.NextPiece + 1, row.Samples + samples.Length, Now);
         await context.SaveChangesAsync(CancellationToken.None);
         hearing.Append(samples);
-        var own = running[id];
-        if (own.Echo.Append(samples) is { } measure)
+        if (running[id].Echo.Append(samples) is { } measure)
         {
-            own.Measured = own.Measured.ContinueWith(_ => measure(), CancellationToken.None, TaskContinuationOptions.None, TaskScheduler.Default);
+            _ = Task.Run(measure, CancellationToken.None);
         }
 
         return row;
