@@ -115,6 +115,9 @@ watch(study, (s) => show(s?.summary?.flatMap((p) => p.lines) ?? []))
   gap: 8px 18px;
   align-items: baseline;
 }
+.length {
+  gap: 8px;
+}
 .again .k-soft {
   font-size: 13.5px;
 }
