@@ -38,7 +38,7 @@ internal static class StudyCommands
         var table = new Option<string>("--to") { Description = "tsv, or csv (RFC 4180).", DefaultValueFactory = _ => "tsv" };
         table.AcceptOnlyFromAmong("tsv", "csv");
         yield return OnTranscripts("cards", "Makes cards: a row each with question, answer and time.", "There is not enough in this text to make cards of.", [cards, table], (t, parsed, grammar) =>
-            CardMaker.Make(t, parsed.GetValue(cards), grammar).Select(c => CardTable.Row(parsed.GetValue(table) == "csv", c.Content, c.Source)));
+            CardMaker.Make(new StudyGround(t, grammar, words: KnownWords.Value), parsed.GetValue(cards)).Select(c => CardTable.Row(parsed.GetValue(table) == "csv", c.Content, c.Source)));
         var questions = Count(UsualQuestions, "How many questions; fewer come where there is no more to ask.");
         var form = new Option<string>("--to") { Description = "text, or qti: a package for learning platforms (Question and Test Interoperability 3.0).", DefaultValueFactory = _ => "text" };
         form.AcceptOnlyFromAmong("text", "qti");

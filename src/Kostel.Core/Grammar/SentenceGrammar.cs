@@ -8,6 +8,9 @@ public sealed record SentenceGrammar(int Skipped, double Cost, Constituent Root)
 {
     private const double FarFetched = 7;
 
+    /// <summary>What each place of the sentence was read as; the first part of a word that was read as two ("it's").</summary>
+    public IReadOnlyDictionary<int, Constituent> ByPlace { get; } = Root.Leaves().SelectMany(l => Enumerable.Range(l.First, l.Count).Select(at => (At: at, Leaf: l))).DistinctBy(p => p.At).ToDictionary(p => p.At, p => p.Leaf);
+
     /// <summary>Every word has its place in it.</summary>
     public bool IsWhole => Skipped == 0 && Cost < FarFetched;
 }
@@ -30,5 +33,5 @@ public sealed record Constituent(string Label, string Tag, int First, int Count,
     public IEnumerable<Constituent> Leaves() => All().Where(p => p.Parts.Count == 0 && p.First >= 0);
 
     /// <summary>Whether a word was read as a verb that can carry a clause.</summary>
-    public bool IsVerb => Tag.StartsWith('v') || Tag.StartsWith('q');
+    public bool IsVerb => Tag is "v" || Tag.StartsWith("v-", StringComparison.Ordinal) || Tag.StartsWith('q');
 }

@@ -66,13 +66,15 @@ public static class NumberWords
             return at + 1 < words.Count && Scales.TryGetValue(words[at + 1], out var scaled) ? (digits * scaled, 2) : (digits, 1);
         }
 
-        if (!IsSmall(words[at], out _))
+        // "A hundred and eighty" begins with its article.
+        var isOneOf = words[at] is "a" && at + 1 < words.Count && Scales.ContainsKey(words[at + 1]);
+        if (!isOneOf && !IsSmall(words[at], out _))
         {
             return (0, 0);
         }
 
-        double total = 0, group = 0;
-        int i = at, lastSmall = int.MaxValue;
+        double total = 0, group = isOneOf ? 1 : 0;
+        int i = isOneOf ? at + 1 : at, lastSmall = int.MaxValue;
         for (; i < words.Count; i++)
         {
             if (IsSmall(words[i], out var small))

@@ -38,6 +38,12 @@ public class FactsTests
     [InlineData("High water is 4.7 metres.", "4.7 metres")]
     [InlineData("A few places have only one high water each day.", "")]
     [InlineData("One of them moves under the moon.", "")]
+    [InlineData("In one day they filter a hundred and eighty litres.", "one day|a hundred and eighty litres")]
+    [InlineData("They take up a fifth of the blood, and two thirds of the salt.", "a fifth|two thirds")]
+    [InlineData("A tyre loses half a bar in a month and a wide one wants four bar.", "half a bar|four bar")]
+    [InlineData("Press a hundred to a hundred and twenty times a minute.", "a hundred to a hundred and twenty times")]
+    [InlineData("Sea water has three and a half per cent of salt, our blood one per cent.", "one per cent")]
+    [InlineData("A train doing a hundred and sixty needs a kilometre.", "")]
     public void Quantities_are_numbers_with_units(string text, string expected) =>
         Assert.Equal(expected, string.Join('|', Quantities.Find(Lecture.Sentence(text)).Select(q => q.Text)));
 

@@ -26,6 +26,9 @@ public class TextTests
     [InlineData("one two three three two one", "1 2 3 3 2 1")]
     [InlineData("ten and two", "10 and 2")]
     [InlineData("4 hundred", "400")]
+    [InlineData("a hundred and eighty litres", "180 litres")]
+    [InlineData("a thousand years", "1000 years")]
+    [InlineData("a few hundred people", "a few hundred people")]
     [InlineData("no number", "no number")]
     public void Spoken_numbers_become_digits(string spoken, string digits) =>
         Assert.Equal(digits, string.Join(' ', NumberWords.ToDigits(Tokens.Of(spoken))));

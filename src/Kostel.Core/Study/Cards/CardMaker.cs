@@ -39,7 +39,7 @@ public sealed record CardDraft(CardContent Content, Evidence Source)
 /// <summary>Makes cards of what a lecture defines, names, measures and explains. A card asks one thing.</summary>
 public static class CardMaker
 {
-    private const double DefinitionWorth = 1.5, NamingWorth = 1.7, ConditionWorth = 0.5, PartOfSentence = 0.2, LastResort = 6, Unconfirmed = 2, SameChapter = 0.5, FactShare = 4;
+    private const double DefinitionWorth = 1.5, NamingWorth = 1.7, ConditionWorth = 0.5, ReasonWorth = 0.9, ListWorth = 1.2, PartOfSentence = 0.2, LastResort = 6, Unconfirmed = 2, SameChapter = 0.5, FactShare = 4;
 
     /// <summary>Cards whose sources share this much of the words of the shorter one ask the same.</summary>
     private const double SameWords = 0.7;
@@ -69,16 +69,17 @@ public static class CardMaker
         var (sentences, importance, facts, statements) = (ground.Sentences, ground.Importance, ground.Facts, ground.Statements);
         var gaps = new GapCards(sentences);
         var candidates = sentences
-            .SelectMany((s, i) => facts.IsOfCourse(i) || statements.IllFormed.Contains(i) ? [] : Candidates(s, i > 0 ? sentences[i - 1] : null, ground).Concat(Gap(s)))
+            .SelectMany((s, i) => facts.IsOfCourse(i) || statements.IllFormed.Contains(i) ? [] : Candidates(i, ground).Concat(Gap(s)))
             .Concat(statements.All.SelectMany(Fact))
             .Where(c => isWanted?.Invoke(c.Card) != false && !AsksInHalf(c.Card, ground))
             .ToList();
 
         IEnumerable<Candidate> Gap(Sentence sentence) =>
-            gaps.Of(sentence) is { } card ? [new Candidate(card, ground.ChapterAt(sentence.StartMs), importance.Of(sentence) - LastResort, null)] : [];
+            !ground.HasGrammar && gaps.Of(sentence) is { } card ? [new Candidate(card, ground.ChapterAt(sentence.StartMs), importance.Of(sentence) - LastResort, null)] : [];
 
         IEnumerable<Candidate> Fact(Statement statement) =>
-            facts.Of(statement) is { } gap ? [new Candidate(gap.Card, ground.ChapterAt(statement.Part.StartMs), (FactShare * FactGaps.Worth(statement)) - LastResort, null)] : [];
+            facts.CanBeAsked(statement) && DoingQuestion.Of(statement) is var (question, answer) ? [new Candidate(CardDraft.Asking(question, answer, statement.Source), ground.ChapterAt(statement.Part.StartMs), (FactShare * FactGaps.Worth(statement)) - LastResort, null)]
+            : facts.Of(statement) is { } gap ? [new Candidate(gap.Card, ground.ChapterAt(statement.Part.StartMs), (FactShare * facts.Worth(gap)) - LastResort, null)] : [];
 
         var chosen = new List<Candidate>();
         while (chosen.Count < count && candidates.Count > 0)
@@ -106,12 +107,23 @@ public static class CardMaker
             && !grammar.Root.All().Any(p => p.Label.Length > 0 && p.First <= from + 1 && p.End == from + condition);
     }
 
-    private static IEnumerable<Candidate> Candidates(Sentence sentence, Sentence? before, StudyGround ground)
+    private static IEnumerable<Candidate> Candidates(int at, StudyGround ground)
     {
+        var (sentence, before) = (ground.Sentences[at], at > 0 ? ground.Sentences[at - 1] : null);
         var (chapter, importance) = (ground.ChapterAt(sentence.StartMs), ground.Importance);
-        if (NamingCards.Of(sentence, before) is { } naming)
+        if (NamingCards.Of(sentence, before, at > 1 ? ground.Sentences[at - 2] : null) is { } naming)
         {
             yield return new Candidate(naming.Card, chapter, importance.Of(before ?? sentence) + NamingWorth, naming.Term);
+        }
+
+        if (Reasons.Of(ground.Sentences, at) is { } reason)
+        {
+            yield return new Candidate(reason.Card, chapter, importance.Of(sentence) + ReasonWorth, null);
+        }
+
+        if (NamedLists.Of(sentence) is { } list)
+        {
+            yield return new Candidate(list, chapter, importance.Of(sentence) + ListWorth, null);
         }
 
         var whole = OfWhole(sentence, chapter, importance).ToList();
@@ -167,6 +179,7 @@ public static class CardMaker
     {
         var words = Tokens.Of(definition.Meaning);
         return words.Count is >= ShortestMeaning and <= LongestMeaning
+            && words[^1] is not ("it" or "them" or "that")
             && !words.Any(w => w is "this" or "these" or "those" or "here" or "we" or "our" or "i" or "my" or "it" && words[0] == "it" || w is "tonight" or "example");
     }
 

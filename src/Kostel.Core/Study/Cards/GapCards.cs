@@ -22,7 +22,7 @@ internal sealed class GapCards(IReadOnlyList<Sentence> sentences)
         var text = QuotableSentence.Untied(sentence.Text);
         var lower = text.ToLowerInvariant();
         var phrase = phrases.WithFirstWordIn(lower)
-            .Where(p => IsOnceIn(lower, p.Key))
+            .Where(p => IsOnceIn(lower, p.Key) && !Tokens.Of(p.Key).Any(NumberWords.IsNumber))
             .OrderByDescending(p => p.Value.IsDefined)
             .ThenByDescending(p => p.Key.Length)
             .Select(p => p.Key)

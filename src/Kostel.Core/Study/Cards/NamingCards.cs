@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using Kostel.Core.Study.Facts;
+using Kostel.Core.Study.Statements;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
@@ -11,7 +12,10 @@ internal static partial class NamingCards
     private const int LongestDescription = 30;
 
     /// <summary>The card and the term it asks for, or null.</summary>
-    public static (CardDraft Card, string Term)? Of(Sentence sentence, Sentence? before)
+    /// <param name="sentence">The one that names.</param>
+    /// <param name="before">The one before it; null for none.</param>
+    /// <param name="first">What that one may lean on; null for nothing.</param>
+    public static (CardDraft Card, string Term)? Of(Sentence sentence, Sentence? before, Sentence? first = null)
     {
         var m = Names().Match(sentence.Text);
         if (!m.Success)
@@ -28,20 +32,26 @@ internal static partial class NamingCards
             return null;
         }
 
-        if (!QuotableSentence.IsSelfContained(described) && !QuotableSentence.IsSelfContainedCondition(described))
+        var leadsUp = !IsUnderstood(described) && at == 0 && first is not null && first.PassageId == sentence.PassageId && IsUnderstood(first) && Statement.Leans(described) && described.Words.Count + first.Words.Count <= LongestDescription ? first : null;
+        if (leadsUp is null && !IsUnderstood(described))
         {
             return null;
         }
 
-        var source = at == 0 ? Evidence.Of(described) with { EndMs = sentence.EndMs, Quote = $"{described.Text} {sentence.Text}" } : Evidence.Of(sentence);
-        return (CardDraft.Asking($"Give the term: {WordForms.Small(QuotableSentence.Untied(described.Text))}", WordForms.Capital(m.Groups["named"].Value) + ".", source), term);
+        var source = leadsUp is not null ? Evidence.Of([leadsUp, described, sentence]) : at == 0 ? Evidence.Of([described, sentence]) : Evidence.Of(sentence);
+        var told = leadsUp is null ? QuotableSentence.Untied(described.Text) : $"{QuotableSentence.Untied(leadsUp.Text)} {QuotableSentence.Untied(described.Text)}";
+        return (CardDraft.Asking($"Give the term: {WordForms.Small(told)}", WordForms.Capital(m.Groups["named"].Value) + ".", source), term);
     }
+
+    private static bool IsUnderstood(Sentence sentence) => QuotableSentence.IsSelfContained(sentence) || QuotableSentence.IsSelfContainedCondition(sentence);
 
     /// <summary>"this", "such a deep hole", "that wave".</summary>
     private const string WhatWasDescribed = @"this|that|such an? [\p{L}-]+(?: [\p{L}-]+)?|this \p{L}+|that \p{L}+";
 
+    private const string IsCalled = "(?:is called|is known as|is what (?:we|they|people) call)";
+
     private const string UpToFourWords = @"[\p{L}'’-]+(?: [\p{L}'’-]+){0,3}";
 
-    [GeneratedRegex($"^(?<before>[^?!]*?, )?(?:{WhatWasDescribed}) is called (?<named>(?:an?|the)? ?(?<term>{UpToFourWords}))" + @"(?:,|\.)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex($"^(?<before>[^?!]*?, )?(?:{WhatWasDescribed}) {IsCalled} (?<named>(?:an?|the)? ?(?<term>{UpToFourWords}))" + @"(?:,|\.)", RegexOptions.IgnoreCase)]
     private static partial Regex Names();
 }

@@ -46,7 +46,7 @@ internal static partial class StatementCards
             yield break;
         }
 
-        var asked = FromPhrase(text, source) ?? WhichIs(text, source) ?? WhatIsThe(text, source) ?? HowLong(text, source) ?? HowOften(text, source) ?? Because(text, source) ?? DoesWhat(text, source);
+        var asked = FromPhrase(text, source) ?? WhichIs(text, source) ?? WhatIsThe(text, source) ?? HowLong(text, source) ?? HowOften(text, source) ?? DoesWhat(text, source);
         if (asked is { } card)
         {
             yield return (card, QuestionWorth);
@@ -114,27 +114,15 @@ internal static partial class StatementCards
 
     private static bool StartsWithNumber(string phrase) => Tokens.Of(phrase).Take(2).Contains("half") || NumberWords.IsNumber(Tokens.Of(phrase).SkipWhile(w => w is "about" or "only" or "nearly" or "half" or "a" or "an" or "just" or "roughly" or "some" or "up" or "to").FirstOrDefault() ?? "");
 
-    /// <summary>With these a sentence asks its hearers to do something, and its reason is one for doing it.</summary>
-    private static readonly HashSet<string> Calls = ["picture", "imagine", "take", "think", "look", "suppose", "let", "note", "remember", "consider", "write", "say", "try", "see", "you", "they", "it", "we"];
-
     private static bool IsAmount(Match m) =>
         NumberWords.IsNumber(Tokens.Of(m.Groups["amount"].Value).SkipWhile(w => w is "about" or "only" or "nearly").FirstOrDefault() ?? "");
-
-    /// <summary>"X because Y." asks for the reason.</summary>
-    private static CardDraft? Because(string text, Evidence source)
-    {
-        var m = ReasonFor().Match(text);
-        return m.Success && !Calls.Contains(Tokens.Of(text)[0]) && Words(m, "claim") is >= 4 and <= 18 && Words(m, "reason") is >= 4 and <= 18
-            ? CardDraft.Asking($"{m.Groups["claim"].Value.TrimEnd(',')}. Why?", $"Because {m.Groups["reason"].Value}.", source)
-            : null;
-    }
 
     /// <summary>"The surface of clay carries a negative charge." asks "What does the surface of clay carry?"</summary>
     private static CardDraft? DoesWhat(string text, Evidence source)
     {
         var m = SubjectVerbObject().Match(text);
         if (!m.Success || Words(m, "subject") is < 2 or > 7 || Words(m, "object") is < 2 or > 12
-            || Tokens.ContentStems(m.Groups["object"].Value).Count(w => !char.IsDigit(w[0])) < 2 || Tokens.Of(m.Groups["subject"].Value).Contains("also")
+            || Tokens.ContentStems(m.Groups["object"].Value).Count(w => !char.IsDigit(w[0])) < 2 || Tokens.Of(m.Groups["subject"].Value) is var subject && (subject.Contains("also") || subject[^1] is "and" or "that" or "which" or "who" or "or")
             || Tokens.Of(m.Groups["object"].Value).Contains("lot"))
         {
             return null;
@@ -244,11 +232,8 @@ internal static partial class StatementCards
     private static partial Regex ClockTime();
 
     /// <summary>With these the condition goes on, or something is said besides.</summary>
-    private const string GoesOn = "you|and|or|then|but|that|so|while|because|as|which";
+    private const string GoesOn = "and|or|but|that|so|while|because|as|which";
 
-    [GeneratedRegex($@"^(?<condition>(?:If|When) [^,;?]+), (?<result>(?!(?:{GoesOn})\b)[^,;?]+)\.$")]
+    [GeneratedRegex($@"^(?<condition>(?:If|When) [^,;?]+), (?:then )?(?<result>(?!(?:{GoesOn})\b)[^,;?]+)\.$")]
     private static partial Regex Condition();
-
-    [GeneratedRegex(@"^(?<claim>[^;?]+?),? because (?<reason>[^;?,]+)\.$")]
-    private static partial Regex ReasonFor();
 }

@@ -25,16 +25,16 @@ public static partial class Definitions
     [
         "result", "answer", "question", "point", "reason", "name", "number", "main", "first", "second", "third", "last", "next", "other", "only",
         "same", "one", "rest", "interesting", "thing", "method", "tool", "secret", "word", "example", "part", "way", "time", "idea",
-        "people", "half", "quarter", "whole", "double", "twice", "water", "there", "here", "far", "near", "each", "every", "some", "many", "most", "all", "what", "where", "how", "who",
+        "people", "everything", "nothing", "something", "anything", "everybody", "nobody", "definition", "half", "quarter", "whole", "double", "twice", "water", "there", "here", "far", "near", "each", "every", "some", "many", "most", "all", "what", "where", "how", "who",
         "it", "this", "that", "these", "those", "they", "he", "she", "we", "you", "i", "in", "on", "at", "of", "for", "with", "by", "from", "to",
-        "and", "but", "so", "if", "when", "because", "your", "our", "my", "his", "her", "their", "useful", "good", "great", "common",
+        "and", "but", "so", "if", "when", "because", "since", "while", "as", "though", "although", "unless", "until", "than", "like", "your", "our", "my", "his", "her", "their", "useful", "good", "great", "common",
     ];
 
     /// <summary>The definition that a sentence gives, or null.</summary>
     public static Definition? Find(Sentence sentence)
     {
         var text = PauseInside().Replace(QuotableSentence.Untied(sentence.Text), m => m.Value[1..].ToLowerInvariant());
-        return IsThing(text, sentence) ?? IsCalled(text, sentence);
+        return IsThing(text, sentence) ?? IsCalled(text, sentence) ?? WeCall(text, sentence);
     }
 
     private static Definition? IsThing(string text, Sentence sentence)
@@ -71,10 +71,20 @@ public static partial class Definitions
             : null;
     }
 
+    /// <summary>"We call that a topological map: what is connected with what is right, …"</summary>
+    private static Definition? WeCall(string text, Sentence sentence)
+    {
+        var m = CalledWith().Match(text);
+        var (term, meaning) = (m.Groups["term"].Value, m.Groups["meaning"].Value);
+        return m.Success && IsTerm(term) && IsWhole(meaning) && Tokens.Of(meaning).Count >= ShortestMeaning && !Tokens.Of(meaning).Take(3).Any(w => w is "it" or "they" or "you" or "we" or "i" or "this" or "that")
+            ? new Definition(term, m.Groups["article"].Value, meaning, false, term.EndsWith('s') && !term.EndsWith("ss", StringComparison.Ordinal), sentence)
+            : null;
+    }
+
     private const int ShortestMeaning = 4, LongestTerm = 4;
 
     /// <summary>Words with which no description of a thing begins.</summary>
-    private static readonly HashSet<string> NoMeanings = ["if", "when", "because", "so", "then", "there", "this", "that", "it", "these", "those", "they", "such", "which", "what", "put", "take", "let", "say", "go", "look", "make", "keep", "give", "add"];
+    private static readonly HashSet<string> NoMeanings = ["if", "when", "because", "so", "then", "there", "this", "that", "it", "these", "those", "they", "such", "which", "what", "put", "take", "let", "say", "go", "look", "make", "keep", "give", "add", "it's", "that's", "there's", "they're"];
 
     private static bool IsWhole(string meaning)
     {
@@ -94,7 +104,7 @@ public static partial class Definitions
     private const string UpToFourWords = @"[\p{L}'’-]+(?: [\p{L}'’-]+){0,3}?";
 
     /// <summary>"is based on …" says what is done to a thing, not what it is.</summary>
-    private const string NoMeaning = @"not\b|that\b|called\b|so\b|too\b|as\b|kept\b|held\b|full\b|\p{L}+ed (?:on|in|by|from|as|at|with)\b";
+    private const string NoMeaning = @"there\b|worst\b|best\b|most\b|only\b|one \p{L}+ \b|not\b|always\b|never\b|usually\b|often\b|sometimes\b|also\b|still\b|already\b|that\b|called\b|so\b|too\b|as\b|kept\b|held\b|full\b|\p{L}+ed (?:on|in|by|from|as|at|with)\b";
 
     private const string Meaning = $"(?:(?:a|an|the) )?(?!{NoMeaning})" + @"\p{L}[^.?!]{12,}";
 
@@ -119,6 +129,11 @@ public static partial class Definitions
     /// <summary>", such a tide": the name belongs to a later part only; "the first says, put …": somebody speaks.</summary>
     [GeneratedRegex($@", (?:{Subjects}|put|say|take|let|if|so|then|but)\b|\b(?:says?|said)\b", RegexOptions.IgnoreCase)]
     private static partial Regex OtherSubject();
+
+    private const string WeCallIt = "(?:We|They|People) call (?:this|that|it|these|them|those)";
+
+    [GeneratedRegex($@"^{WeCallIt} (?:(?<article>an?|the) )?(?<term>{UpToFourWords}): (?<meaning>[^?!:]+)\.$")]
+    private static partial Regex CalledWith();
 
     /// <summary>A full stop where the speaker only paused.</summary>
     [GeneratedRegex(@"\. (is|are) called\b", RegexOptions.IgnoreCase)]

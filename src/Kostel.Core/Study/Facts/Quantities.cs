@@ -15,10 +15,12 @@ public sealed record Quantity(string Text, string Unit, double Value, int FirstW
 /// <summary>Finds numbers with units.</summary>
 public static partial class Quantities
 {
+    private const double Half = 0.5, Twice = 2;
+
     private static readonly HashSet<string> NoUnits =
     [
-        "of", "and", "or", "is", "are", "in", "on", "at", "to", "the", "a", "an", "it", "that", "this", "for", "from", "by", "with", "as",
-        "but", "than", "you", "we", "they", "was", "were", "hardest", "moves", "under", "must",
+        "of", "and", "or", "is", "are", "in", "on", "at", "to", "the", "a", "an", "it", "that", "this", "for", "from", "by", "with",
+        "but", "than", "you", "we", "they", "were", "hardest", "moves", "under", "must", "needs", "takes", "gives", "gets", "makes", "goes", "comes", "has", "does", "means", "uses", "keeps", "says", "costs", "weighs", "runs", "this", "always", "less", "plus", "minus", "was", "its", "as", "perhaps", "sometimes",
     ];
 
     /// <summary>All quantities of a sentence, in order.</summary>
@@ -28,6 +30,26 @@ public static partial class Quantities
         var found = new List<Quantity>();
         for (var i = 0; i < words.Count; i++)
         {
+            if (i + 2 < words.Count && words[i] is "half" && words[i + 1] is "a" or "an" && IsUnit(words[i + 2]))
+            {
+                found.Add(new Quantity(string.Join(' ', sentence.Words.Skip(i).Take(3).Select(w => w.Text)).TrimEnd('.', ',', ';', ':'), Tokens.Stem(words[i + 2]), Half, i, 3, sentence));
+                i += 2;
+                continue;
+            }
+
+            if (words[i] == "twice" && i > 0)
+            {
+                found.Add(new Quantity(sentence.Words[i].Text.TrimEnd('.', ',', ';', ':'), "time", Twice, i, 1, sentence));
+                continue;
+            }
+
+            if (Fraction(words, sentence, i) is { } fraction)
+            {
+                found.Add(fraction);
+                i += fraction.WordCount - 1;
+                continue;
+            }
+
             var (value, used) = NumberWords.Read(words, i);
             if (used == 0)
             {
@@ -60,14 +82,44 @@ public static partial class Quantities
     }
 
     /// <summary>Whether its unit is one of measure: hours and knots, not runners and marks.</summary>
-    public static bool IsMeasured(Quantity quantity) => IsMeasure(quantity.Text.EndsWith('%') ? "%" : Clean(quantity.Text.Split(' ')[^1]));
+    public static bool IsMeasured(Quantity quantity) => quantity is { Unit: "time", WordCount: 1 } || IsMeasure(quantity.Text.EndsWith('%') ? "%" : Clean(quantity.Text.Split(' ')[^1]));
+
+    /// <summary>"A fifth of", "two thirds of": a share; null where none begins.</summary>
+    private static Quantity? Fraction(List<string> words, Sentence sentence, int at)
+    {
+        var (count, used) = words[at] is "a" or "an" ? (1, 1) : NumberWords.Read(words, at);
+        var end = at + used + 1;
+        return used > 0 && end < words.Count && words[end] == "of" && Shares.TryGetValue(words[end - 1].TrimEnd('s'), out var parts) && !EndsClause(sentence.Words[end - 1].Text)
+            ? new Quantity(string.Join(' ', sentence.Words.Skip(at).Take(used + 1).Select(w => w.Text)), Tokens.Stem(words[end - 1]), count / parts, at, used + 1, sentence)
+            : null;
+    }
+
+    private static readonly Dictionary<string, double> Shares = new()
+    {
+        ["third"] = 3,
+        ["quarter"] = 4,
+        ["fifth"] = 5,
+        ["sixth"] = 6,
+        ["seventh"] = 7,
+        ["eighth"] = 8,
+        ["ninth"] = 9,
+        ["tenth"] = 10,
+        ["twentieth"] = 20,
+        ["hundredth"] = 100,
+        ["thousandth"] = 1000,
+    };
 
     /// <summary>Takes the unit, and a second number with its unit after "and" ("hours and 25 minutes").</summary>
     private static int Extend(List<string> words, Sentence sentence, int at)
     {
-        if (at + 1 < words.Count && words[at] is "nautical" or "cubic" or "metric" or "lunar" or "solar" or "equal" or "full" or "whole")
+        if (at + 1 < words.Count && words[at] is "nautical" or "sea" or "light" or "cubic" or "metric" or "lunar" or "solar" or "equal" or "full" or "whole")
         {
             at++;
+        }
+
+        if (at + 1 < words.Count && words[at] == "per" && words[at + 1] == "cent")
+        {
+            return at + 2;
         }
 
         if (at >= words.Count || !IsUnit(words[at]) || EndsClause(sentence.Words[at - 1].Text))
@@ -100,7 +152,7 @@ public static partial class Quantities
         && (IsMeasure(word) || (word.EndsWith('s') && word.Length > 3 && !WordForms.IsVerbOrAdverb(word))));
 
     private static bool IsMeasure(string word) =>
-        WordForms.IsMeasure(word) || Units.NameOf(word) is not null || word.EndsWith('%') || word.TrimEnd('s') is "knot" or "mile" or "tonne" or "acre" or "cent" or "litre" or "liter" or "hectopascal" or "degree";
+        Shares.ContainsKey(word.TrimEnd('s')) || WordForms.IsMeasure(word) || Units.NameOf(word) is not null || word.EndsWith('%') || word.TrimEnd('s') is "knot" or "mile" or "tonne" or "acre" or "cent" or "litre" or "liter" or "hectopascal" or "degree" or "bar" or "byte" or "decibel" or "calorie" or "euro" or "dollar" or "pound" or "inch" or "feet" or "foot" or "ton" or "hectare" or "kelvin" or "celsius" or "lux";
 
     private static string Clean(string word) => Edge().Replace(word.ToLowerInvariant(), "");
 

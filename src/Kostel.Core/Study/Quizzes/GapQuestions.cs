@@ -15,13 +15,13 @@ internal static class GapQuestions
 
     /// <summary>The forms in which the gap can be asked for.</summary>
     /// <param name="gap">The statement.</param>
+    /// <param name="worth">What asking for it is worth.</param>
     /// <param name="wrong">Where wrong phrases come from.</param>
     /// <param name="numbers">All numbers of the lecture.</param>
     /// <param name="isTerm">Whether a phrase is one that a student would know by name.</param>
     /// <param name="random">Puts choices into an order.</param>
-    public static IEnumerable<QuestionDraft> Of(FactGap gap, WrongChoices wrong, IReadOnlyList<Quantity> numbers, Func<string, bool> isTerm, Random random)
+    public static IEnumerable<QuestionDraft> Of(FactGap gap, double worth, WrongChoices wrong, IReadOnlyList<Quantity> numbers, Func<string, bool> isTerm, Random random)
     {
-        var worth = FactGaps.Worth(gap.Statement);
         if (gap.Number is { } number)
         {
             if (NumberAnswer.Read(gap.Missing).Value is not null && !gap.Missing.Contains(" or ", StringComparison.Ordinal) && !gap.Missing.Contains(" and ", StringComparison.Ordinal) && !gap.Missing.Contains(" to ", StringComparison.Ordinal))
@@ -51,7 +51,7 @@ internal static class GapQuestions
     }
 
     private static ChoiceQuestion Choice(FactGap gap, IReadOnlyList<string> others, Random random) =>
-        ChoiceQuestion.Shuffled($"What belongs in the gap? {gap.Front}", WordForms.Capital(gap.Missing), others.Select(WordForms.Capital), random);
+        ChoiceQuestion.Shuffled(gap.Question ?? $"What belongs in the gap? {gap.Front}", WordForms.Capital(gap.Missing), others.Select(WordForms.Capital), random);
 
     private static QuestionDraft Draft(QuestionContent content, FactGap gap, double worth) => new(content, gap.Statement.Source) { Worth = worth };
 }

@@ -65,14 +65,16 @@ public static class QuizMaker
         var wrong = new WrongChoices([.. gaps.Where(g => g.Number is null).Select(g => g.Thing).Concat(definitions.Select(d => new NamedThing(d.Term, d.Article, false))).DistinctBy(t => t.Name)], others);
         var numbers = matter.SelectMany(Quantities.Find).ToList();
         var spoken = OtherTerms(phrases, definitions);
+        var cards = CardMaker.Make(ground, MostCards);
         return definitions.Select(d => TermQuestions.OfMeaning(d, definitions, spoken, random))
             .Concat(definitions.Select(d => TermQuestions.OfTerm(d, definitions, random)))
-            .Concat(CardMaker.Make(ground, MostCards).Select(TermQuestions.OfCard))
+            .Concat(cards.Select(TermQuestions.OfCard))
+            .Concat(SentenceQuestions.Of(cards, random))
             .Append(MatchQuestions.OfTerms(definitions, random))
             .Concat(MatchQuestions.OfNumbers(gaps, random))
             .Concat(OrderQuestions.Of(sentences, ground.Transcript.Chapters, facts.IsOfCourse, random))
             .Concat(statements.Where(facts.CanBeAsked).Select(s => SeveralQuestions.Of(s, wrong, random)))
-            .Concat(gaps.SelectMany(g => GapQuestions.Of(g, wrong, numbers, IsTerm, random)))
+            .Concat(gaps.SelectMany(g => GapQuestions.Of(g, facts.Worth(g), wrong, numbers, IsTerm, random)))
             .OfType<QuestionDraft>()
             .Select(q => q.Content is WrittenQuestion asks ? q with { Content = asks.WithAlso(others.Saying) } : q);
 

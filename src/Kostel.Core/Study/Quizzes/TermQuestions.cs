@@ -44,7 +44,7 @@ internal static class TermQuestions
     }
 
     /// <summary>A card's question that a few words answer.</summary>
-    public static QuestionDraft? OfCard(CardDraft card) => card.Content is QuestionCard asks && asks.Answer.Split(' ').Length <= LongestShort && !asks.Answer.Contains(',') && asks.Question.EndsWith('?')
+    public static QuestionDraft? OfCard(CardDraft card) => card.Content is QuestionCard asks && asks.Answer.Split(' ').Length <= LongestShort && !asks.Answer.Contains(',') && asks.Question.EndsWith('?') && !asks.Question.EndsWith(Reason.Asking, StringComparison.Ordinal)
         ? new QuestionDraft(Tokens.Of(asks.Answer).Any(NumberWords.IsNumber) ? new NumberQuestion(asks.Question, asks.Answer.TrimEnd('.'), IsRough: false) : new ShortQuestion(asks.Question, asks.Answer.TrimEnd('.')), card.Source) { Worth = Worth }
         : null;
 

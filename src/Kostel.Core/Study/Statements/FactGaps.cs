@@ -26,32 +26,38 @@ internal sealed record FactGap(Statement Statement, string Front, string Missing
 /// <summary>
 /// What to ask for in statements that are worth knowing: their number, or the phrase that says what is new in them. A statement that leans on the one before it brings that along.
 /// </summary>
-internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<Chapter> chapters)
+internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<Chapter> chapters, WordKnowledge words)
 {
-    private const int Shortest = 5, Longest = 34, OftenEnough = 2, Often = 4, MostQuantities = 2, LeastLeft = 2, LongestGap = 6;
+    private const int Shortest = 5, Longest = 34, OftenEnough = 2, Often = 4, MostQuantities = 2, LeastCounted = 3, FarEnough = 6, LeastLeft = 2, LongestGap = 6;
 
     /// <summary>A statement that is less likely to be worth knowing makes none.</summary>
-    private const double LeastWorth = 0.2, OwnShare = 0.5;
+    private const double LeastWorth = 0.2, OwnShare = 0.5, CommonLess = 0.5, ContextShare = 0.85, MostlyVerb = 0.4;
+
+    /// <summary>So many words of English are in everybody's mouth (common practice, no source).</summary>
+    private const int Common = 3000;
 
     /// <summary>What is asked for is rather of the matter than of what is said besides (judgements).</summary>
     private const double BesidesLess = 0.8, OfTheMatter = 0.4;
 
     private static readonly HashSet<string> PointsAway =
     [
-        "he", "she", "his", "her", "tonight", "today", "yesterday", "tomorrow", "here", "example", "above", "let's", "let", "we'll", "everybody", "please", "welcome", "thank", "thanks", "slide", "lecture",
+        "tonight", "today", "yesterday", "tomorrow", "here", "example", "above", "let's", "we'll", "everybody", "please", "welcome", "thank", "thanks", "slide", "lecture",
         "imagine", "picture", "suppose", "someone", "somebody",
     ];
+
+    /// <summary>Whom these stand for is said before, unless it is far enough from the beginning to be said in the sentence itself.</summary>
+    private static readonly HashSet<string> Persons = ["he", "she", "his", "her"];
 
     /// <summary>With these the speaker tells of himself: understood, but rarely what is to be learned.</summary>
     private static readonly HashSet<string> OfTheSpeaker = ["i", "my", "me", "i'm", "i've", "i'll", "i'd", "mine", "myself"];
 
-    private static readonly HashSet<string> PointingOpeners = ["that", "such", "there", "so", "also", "what", "who", "why", "how", "which", "same", "it", "they"];
+    private static readonly HashSet<string> PointingOpeners = ["that", "such", "there", "next", "so", "also", "who", "why", "how", "which", "same", "it", "they"];
 
     /// <summary>Words that say nothing by themselves: a gap that holds no other asks for nothing.</summary>
     private static readonly HashSet<string> Vague =
     [
         "one", "ones", "thing", "things", "lot", "answer", "question", "way", "ways", "time", "times", "it", "they", "them", "you", "we", "us", "that", "this", "something", "anything", "nothing", "everything", "other", "others", "more", "less", "much", "many",
-        "some", "all", "both", "cent", "rule", "example", "reason", "case", "problem", "matter", "each", "same", "too", "very", "good", "bad", "bit", "kind", "kinds", "sort", "part", "parts", "words", "questions", "points", "reasons", "people", "place", "yourself", "itself", "themselves", "here", "there", "what", "whatever", "who", "i", "me", "he", "she", "his", "her", "its", "their", "your",
+        "some", "all", "both", "cent", "rule", "example", "reason", "case", "problem", "matter", "each", "same", "too", "very", "good", "bad", "bit", "kind", "kinds", "sort", "part", "parts", "words", "questions", "points", "reasons", "people", "place", "yourself", "itself", "themselves", "here", "there", "what", "whatever", "who", "order", "spite", "favour", "front", "fact", "moment", "hand", "side", "end", "means", "i", "me", "he", "she", "his", "her", "its", "their", "your",
     ];
 
     private static readonly HashSet<string> Owners = ["its", "their"];
@@ -75,25 +81,38 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
             return null;
         }
 
-        return WithoutNumber(statement.Part) is var (rest, number)
-            ? new FactGap(statement, Asides.Without(statement.Context + rest), number.Text, number)
-            : (WithoutPhrase(statement) ?? WithoutTerm(statement.Part)) is var (left, missing)
-                ? new FactGap(statement, Asides.Without(statement.Context + left), missing, null) { Question = statement.Before.Count == 0 ? SubjectQuestion.Of(statement, missing) : null }
-                : null;
+        var told = Tokens.ContentStems(statement.Context).ToHashSet();
+        if (WithoutNumber(statement.Part) is var (rest, number))
+        {
+            return new FactGap(statement, Asides.Without(statement.Context + rest), number.Text, number);
+        }
+
+        return WithoutPhrase(statement, told) is { } phrase ? new FactGap(statement, Asides.Without(statement.Context + phrase.Left), phrase.Missing, null) { Question = Question(phrase) }
+            : WithoutTerm(statement.Part) is var (left, missing) ? new FactGap(statement, Asides.Without(statement.Context + left), missing, null)
+            : null;
+
+        string? Question(LeftOut phrase) => statement.Before.Count > 0 ? null : SubjectQuestion.Of(statement, phrase.Missing) ?? ObjectQuestion.Of(statement, phrase.Run);
     }
 
     /// <summary>Whether a statement is worth asking about and can be understood by itself.</summary>
     public bool CanBeAsked(Statement statement) => statement.Worth >= LeastWorth && !isOfCourse[statement.Sentence] && !statement.IsIllFormed && IsUnderstood(statement);
 
-    /// <summary>What asking for it is worth: what the speaker tells of himself, less.</summary>
+    /// <summary>What asking with a gap is worth: less where a word that everybody knows fills it, and where much has to be read before.</summary>
+    public double Worth(FactGap gap) => Worth(gap.Statement) * Math.Pow(ContextShare, gap.Statement.Before.Count) * (gap.Number is null && gap.Question is null && IsCommon(gap.Missing) ? CommonLess : 1);
+
+    /// <summary>What asking for a statement is worth: what the speaker tells of himself, less.</summary>
     public static double Worth(Statement statement) => statement.Worth * (Tokens.Of(statement.Part.Text).Any(OfTheSpeaker.Contains) ? OwnShare : 1);
 
     private static bool IsUnderstood(Statement statement)
     {
-        var words = Tokens.Of(statement.Part.Text);
-        return words.Count is >= Shortest and <= Longest && !QuotableSentence.BreaksOff(words) && !words.Any(PointsAway.Contains) && !statement.Before.SelectMany(b => Tokens.Of(b.Text)).Any(w => PointsAway.Contains(w))
-            && (statement.Before.Count > 0 || !PointingOpeners.Contains(words[0]));
+        var words = Tokens.Of(Asides.Without(statement.Part.Text));
+        return words.Count is >= Shortest and <= Longest && !QuotableSentence.BreaksOff(words) && StandingAlone.HasVerb(statement.Part, statement.Grammar) && !IsOwnTale(words) && !StandingAlone.IsTalk(statement.Context + statement.Part.Text) && !words.Any(PointsAway.Contains) && !words.Take(FarEnough).Any(Persons.Contains) && words is not ["let", "me" or "us", ..] && !statement.Before.SelectMany(b => Tokens.Of(b.Text)).Any(w => PointsAway.Contains(w)) && !statement.Before.Any(b => Tokens.Of(b.Text) is ["because", ..])
+            && !statement.Part.Words[0].Text.EndsWith(':')
+            && (statement.Before.Count > 0 || !PointingOpeners.Contains(words[0]) || words is ["there", "is" or "are" or "was" or "were", ..]);
     }
+
+    /// <summary>What the speaker did once; "if I go to a quarter of the scale" is a rule.</summary>
+    private static bool IsOwnTale(IReadOnlyList<string> words) => words.Any(OfTheSpeaker.Contains) && words is not ["if" or "when" or "suppose" or "whenever", "i", ..];
 
     private static (string Left, Quantity Number)? WithoutNumber(Sentence part)
     {
@@ -110,12 +129,18 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
             return null;
         }
 
+        if (asked.Value < LeastCounted && !Quantities.IsMeasured(asked) && !asked.Text.Contains(" or ", StringComparison.Ordinal))
+        {
+            // "Two keys" says rather which keys than how many there are.
+            return null;
+        }
+
         var left = StatementCards.Without(asked);
         return Tokens.ContentStems(left).Distinct().Count() < LeastLeft || Vague.Contains(Tokens.Of(asked.Text)[^1]) ? null : (left, asked);
     }
 
     /// <summary>Without what the verb leads to, or what it is stated of: whichever of them the rest does not give away.</summary>
-    private (string Left, string Missing)? WithoutPhrase(Statement statement)
+    private LeftOut? WithoutPhrase(Statement statement, HashSet<string> told)
     {
         if (statement.Grammar is not { IsWhole: true } grammar)
         {
@@ -125,19 +150,40 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
         var clause = MainClause.Of(grammar);
         var runs = clause is null ? [] : clause.Complements.Reverse().Prepend(clause.Subject);
         return runs.Concat(MainClause.Things(grammar).Reverse()).Distinct()
-            .Select(run => (Run: run, Gap: Without(statement.Part, run)))
-            .Where(g => g.Gap is not null)
-            .OrderByDescending(g => Asked(g.Gap!.Value.Missing, g.Run == clause?.Subject) - (g.Run.First >= MainPart(statement.Part) ? BesidesLess : 0))
+            .Select(run => (Run: run, Gap: Without(statement.Part, run == clause?.Subject ? run : WholePhrase.Of(grammar, statement.Part, run))))
+            .Where(g => g.Gap is { } gap && !IsWellKnown(gap.Missing) && !IsVerb(gap.Missing) && !(g.Run == clause?.Subject && IsPointedAt(gap.Missing)) && !(told.Count > 0 && Tokens.ContentStems(gap.Missing).All(told.Contains)))
+            .OrderByDescending(g => Asked(g.Gap!.Missing, g.Run == clause?.Subject) - (g.Run.First >= MainPart(statement.Part) ? BesidesLess : 0))
+            .Where(g => !IsPicture(statement.Part, g.Run))
             .Select(g => g.Gap)
             .FirstOrDefault();
     }
 
+    /// <summary>Words without those that are asked for.</summary>
+    private sealed record LeftOut(string Left, string Missing, WordRun Run);
+
+    /// <summary>A single word that everybody knows, and that the lecture does not define.</summary>
+    private bool IsCommon(string phrase) => WithoutArticle(phrase) is var word && !word.Contains(' ') && !(phrases.GetValueOrDefault(word) is { IsDefined: true }) && (words.Vectors.Count == 0 || words.Vectors.PlaceOf(word) is >= 0 and < Common);
+
+    /// <summary>What the lecture speaks of all the time, by one common word: anybody fills that in.</summary>
+    private bool IsWellKnown(string phrase) => IsCommon(phrase) && Tokens.ContentStems(phrase).Any(w => spoken.GetValueOrDefault(w) >= Often);
+
+    /// <summary>"Ten decibels sound …": a word alone that is a verb more often than a thing.</summary>
+    private bool IsVerb(string phrase) => !phrase.Contains(' ') && words.Lexicon.KindsOf(phrase.ToLowerInvariant()).VerbShare > MostlyVerb;
+
+    /// <summary>"The door", "the list": a thing that was spoken of, by a word that everybody uses; who was not there cannot know which.</summary>
+    private bool IsPointedAt(string phrase) => phrase.StartsWith("the ", StringComparison.OrdinalIgnoreCase) && words.Vectors.Count > 0 && IsCommon(phrase);
+
+    /// <summary>Behind ", which", ", like": said besides, and of little use without the rest.</summary>
+    private static bool IsPicture(Sentence part, WordRun run) => MainPart(part) is var main && run.First >= main && main < part.Words.Count && Tokens.Of(part.Words[main].Text) is ["which" or "like" or "just" or "as" or "it" or "that"];
+
+    private static string WithoutArticle(string phrase) => string.Join(' ', Tokens.Of(phrase).SkipWhile(w => w is "a" or "an" or "the"));
+
     /// <summary>How much it is worth asking for a phrase: a term that the lecture defines, what is said of something before the thing itself, but no word that the lecture is about and that anybody would fill in.</summary>
     private double Asked(string phrase, bool isSubject)
     {
-        var use = phrases.GetValueOrDefault(string.Join(' ', Tokens.Of(phrase).SkipWhile(w => w is "a" or "an" or "the")));
+        var use = phrases.GetValueOrDefault(WithoutArticle(phrase));
         var stems = Tokens.ContentStems(phrase);
-        return (use is { IsDefined: true } ? 1.5 : use is { Count: >= Often } ? -0.5 : 0) + (isSubject ? 0 : 1) + (Math.Min(3, stems.Count) * 0.2) + (stems.Any(w => spoken.GetValueOrDefault(w) >= OftenEnough) ? OfTheMatter : 0);
+        return (use is { IsDefined: true } ? 1.5 : use is { Count: >= Often } ? -0.5 : 0) + (isSubject ? 0 : 1) + (Math.Min(3, stems.Count) * 0.2) + (stems.Any(w => spoken.GetValueOrDefault(w) >= OftenEnough) ? OfTheMatter : 0) - (IsCommon(phrase) ? CommonLess : 0);
     }
 
     /// <summary>Where what is said besides begins: the reason, the consequence, the picture.</summary>
@@ -154,7 +200,7 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
         return part.Words.Count;
     }
 
-    private static (string Left, string Missing)? Without(Sentence part, WordRun run)
+    private static LeftOut? Without(Sentence part, WordRun run)
     {
         if (Tokens.Of(part.Words[run.First].Text) is [var owner] && (owner is "your" or "my" or "our"))
         {
@@ -167,15 +213,15 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
             run = run with { First = run.First + 1 };
         }
 
-        if (run.First > 0 && Tokens.Of(part.Words[run.First].Text).Any(NumberWords.IsNumber) && Tokens.Of(part.Words[run.First - 1].Text).Any(w => w == "and" || NumberWords.IsNumber(w)))
+        if (Tokens.Of(part.Words[run.First].Text).Any(NumberWords.IsNumber) || IsAside(part, run))
         {
-            // Half of a number.
+            // "Two limbs": how many is given away by what is asked for, or is half of a number.
             return null;
         }
 
         var missing = string.Join(' ', part.Words.Skip(run.First).Take(run.Count).Select(w => w.Text)).TrimEnd('.', ',', ';', ':');
         var words = Tokens.Of(missing);
-        if (words.Count is 0 or > LongestGap || missing.Contains(',') || !IsPhrase(words) || IsVague(words))
+        if (words.Count is 0 or > LongestGap || words.Contains("sake") || part.Words[run.End - 1].Text.EndsWith(':') || missing.Contains(',') || !IsPhrase(words) || IsVague(words))
         {
             return null;
         }
@@ -183,13 +229,26 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
         var close = part.Words[run.End - 1].Text;
         var left = string.Join(' ', part.Words.Take(run.First).Select(w => w.Text).Append(CardContent.Gap + (close[^1] is '.' or ',' or ';' or ':' ? close[^1].ToString() : "")).Concat(part.Words.Skip(run.End).Select(w => w.Text)));
         var kept = Tokens.ContentStems(left).ToHashSet();
-        return kept.Count < LeastLeft || Tokens.ContentStems(missing).Any(kept.Contains) ? null : (left, run.First == 0 ? WordForms.Small(missing) : missing);
+        return kept.Count < LeastLeft || Tokens.ContentStems(missing).Any(kept.Contains) ? null : new LeftOut(left, run.First == 0 ? WordForms.Small(missing) : missing, run);
+    }
+
+    /// <summary>Put in between commas, by itself or in a clause of its own: not what the sentence states.</summary>
+    private static bool IsAside(Sentence part, WordRun run)
+    {
+        var words = part.Words;
+        if (run.First > 0 && words[run.First - 1].Text.EndsWith(',') && words[run.End - 1].Text.EndsWith(','))
+        {
+            return true;
+        }
+
+        var opens = Enumerable.Range(1, run.First).LastOrDefault(i => i < run.First && words[i - 1].Text.EndsWith(',') && Tokens.Of(words[i].Text) is ["who" or "which" or "whose" or "where"], -1);
+        return opens > 0 && !words.Skip(opens).Take(run.First - opens).Any(w => w.Text.EndsWith(',')) && words.Skip(run.End - 1).SkipLast(1).Any(w => w.Text.EndsWith(','));
     }
 
     /// <summary>No clause, no comparison, and nothing that begins in the middle of a longer phrase.</summary>
     private static bool IsPhrase(IReadOnlyList<string> words) =>
-        !words.Any(w => w is "that" or "which" or "who" or "as" or "but" or "not" or "no" or "than") && !(words.Count < 3 && words.Contains("and"))
-        && (words[0] is "a" or "an" or "the" || !BeforeThings.Contains(words[0])) && !words[^1].EndsWith("'s", StringComparison.Ordinal) && !words[0].StartsWith("here'", StringComparison.Ordinal);
+        !words.Any(w => w is "that" or "which" or "who" or "where" or "when" or "how" or "why" or "what" or "if" or "as" or "but" or "not" or "no" or "than") && !(words.Count < 3 && words.Contains("and"))
+        && (words[0] is "a" or "an" or "the" || !BeforeThings.Contains(words[0])) && !words[^1].EndsWith("'s", StringComparison.Ordinal) && !words.Any(w => w.EndsWith("'s", StringComparison.Ordinal) && w[..^2] is "here" or "that" or "there" or "it" or "what" or "this" or "who" or "he" or "she");
 
     private static bool IsVague(IReadOnlyList<string> words) => Vague.Contains(words[0]) || Vague.Contains(words[^1]) || words.All(w => Vague.Contains(w) || StopWords.Contains(w));
 
@@ -202,7 +261,7 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
         var text = part.Text;
         var lower = text.ToLowerInvariant();
         said ??= new PhraseIndex(phrases.Where(p => p.Value.IsDefined || p.Value.Count >= (p.Key.Contains(' ') ? OftenEnough : Often)));
-        var phrase = said.WithFirstWordIn(lower).Where(p => GapCards.IsOnceIn(lower, p.Key) && IsThing(lower, p.Key))
+        var phrase = said.WithFirstWordIn(lower).Where(p => (p.Key.Contains(' ') || p.Value.IsDefined) && GapCards.IsOnceIn(lower, p.Key) && IsThing(lower, p.Key) && !IsWellKnown(p.Key) && !Tokens.Of(p.Key).Any(NumberWords.IsNumber) && !lower[(lower.IndexOf(p.Key, StringComparison.Ordinal) + p.Key.Length)..].StartsWith(" of ", StringComparison.Ordinal))
             .OrderByDescending(p => p.Value.IsDefined).ThenByDescending(p => p.Key.Count(char.IsWhiteSpace)).ThenByDescending(p => p.Value.Count).Select(p => p.Key).FirstOrDefault();
         if (phrase is null)
         {

@@ -41,7 +41,7 @@ public static class StatementFinder
             {
                 var tree = parts[i].Count == 1 && ReferenceEquals(part, trimmed[i]) ? read[i] : again[at];
                 at++;
-                if (part.Words.Count >= Shortest && Needed(part, i) is { } before)
+                if (part.Words.Count >= Shortest && Needed(part, i, StandingAlone.PointsOutside(part, tree)) is { } before)
                 {
                     statements.Add(new Statement(part, before, tree, i, worth[i], IsIllFormed(tree, part, isHeard), before.Count == 0 ? Evidence.Of(part) : Evidence.Of(Between(before[0], part, i))));
                 }
@@ -68,10 +68,10 @@ public static class StatementFinder
         }
 
         // What it leans on: the clause before in its sentence, and sentences before that until one stands alone; null where there is none, or too much.
-        List<Sentence>? Needed(Sentence part, int i)
+        List<Sentence>? Needed(Sentence part, int i, bool pointsOutside)
         {
             var before = new List<Sentence>();
-            for (var (first, from) = (part, i); Statement.Leans(first); first = before[0])
+            for (var (first, from) = (part, i); Statement.Leans(first) || (pointsOutside && before.Count == 0); first = before[0])
             {
                 var start = trimmed[from] is { } whole && whole.FirstWord < first.FirstWord && whole.PassageId == first.PassageId ? Closed(whole, first.FirstWord - whole.FirstWord) : null;
                 if (start is null)
@@ -119,8 +119,11 @@ public static class StatementFinder
         }
 
         var (from, to) = LeadIns.Around(sentence.Words);
-        return Clauses.Part(sentence, from, to);
+        return IsOnlyReason(sentence, from) ? null : Clauses.Part(sentence, from, to);
     }
+
+    /// <summary>"Because then the chain is slack.": the answer to a question, which states nothing without it.</summary>
+    private static bool IsOnlyReason(Sentence sentence, int from) => Tokens.Of(sentence.Words[from].Text) is ["because"] && !Asides.Without(sentence.Text).Contains(',');
 
     private static SentenceGrammar?[] Read(IGrammar grammar, List<Sentence?> sentences, double[]? worth)
     {
@@ -139,7 +142,7 @@ public static class StatementFinder
     private static List<Sentence> Divided(Sentence sentence, SentenceGrammar grammar)
     {
         var clauses = grammar.Root.Parts.Where(p => p.Label == "S" && p.First >= 0).OrderBy(p => p.First).ToList();
-        if (!grammar.IsWhole || clauses.Count < 2 || Tokens.Of(sentence.Text).Any(Scopes.Contains) || !clauses.TrueForAll(IsFull))
+        if (!grammar.IsWhole || clauses.Count < 2 || !sentence.Words.Take(clauses[0].First).All(w => Tokens.Of(w.Text) is ["and" or "but" or "so" or "then"]) || Tokens.Of(sentence.Text).Any(Scopes.Contains) || !clauses.TrueForAll(IsFull))
         {
             return [sentence];
         }

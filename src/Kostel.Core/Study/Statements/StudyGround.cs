@@ -24,7 +24,7 @@ public sealed class StudyGround
         (Transcript, HasGrammar, Words) = (transcript, grammar is not null, words ?? WordKnowledge.None);
         Sentences = ConfirmedWords.Settle(Core.Transcripts.Sentences.Of(transcript.Passages));
         importance = new(() => new Importance(Sentences));
-        facts = new(() => new FactGaps(Sentences, transcript.Chapters));
+        facts = new(() => new FactGaps(Sentences, transcript.Chapters, Words));
         statements = new(() => StatementFinder.Of(Sentences, transcript.Chapters, grammar ?? NoGrammar.Instance, weights));
         whole = new(() => StatementFinder.Of(Sentences, transcript.Chapters, grammar ?? NoGrammar.Instance, weights, divides: false));
     }

@@ -1,4 +1,5 @@
 using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Study.Statements;
 
@@ -12,6 +13,23 @@ internal static class SubjectQuestion
 
     /// <summary>Of these one asks "who".</summary>
     private static readonly HashSet<string> Persons = ["man", "men", "woman", "women", "people", "person", "child", "children", "driver", "teacher", "student", "students", "doctor", "nurse", "king", "queen", "judge", "owner", "buyer", "seller", "worker", "engineer", "keeper"];
+
+    /// <summary>With these, behind a comma and "and", the next clause begins with a subject of its own.</summary>
+    private static readonly HashSet<string> OwnSubject = ["a", "an", "the", "our", "their", "its", "your", "it", "they", "we", "you", "he", "she", "this", "that", "these", "those", "there", "i", "each", "every"];
+
+    /// <summary>Where what is said of the subject ends.</summary>
+    private static int ClauseEnd(IReadOnlyList<Word> words, int from)
+    {
+        for (var at = from + 2; at < words.Count - 1; at++)
+        {
+            if (words[at - 1].Text.EndsWith(',') && Tokens.Of(words[at].Text) is ["and" or "but" or "so"] && Tokens.Of(words[at + 1].Text).Any(OwnSubject.Contains))
+            {
+                return at;
+            }
+        }
+
+        return words.Count;
+    }
 
     /// <summary>The question, or null where the phrase is not the subject, is of several, or is a person.</summary>
     /// <param name="statement">What is stated.</param>
@@ -33,6 +51,6 @@ internal static class SubjectQuestion
 
         var verb = Tokens.Of(words[subject.End].Text);
         var isOne = verb is [var v] && (Helpers.Contains(v) || (v.EndsWith('s') && !v.EndsWith("ss", StringComparison.Ordinal)) || v.EndsWith("ed", StringComparison.Ordinal) || (IrregularForms.IsPast(v) && v is not "were"));
-        return isOne && Tokens.ContentStems(statement.Part.Text).Distinct().Except(Tokens.ContentStems(missing)).Count() >= LeastLeft ? $"What {Asides.Without(string.Join(' ', words.Skip(subject.End).Select(w => w.Text))).TrimEnd('.')}?" : null;
+        return isOne && Tokens.ContentStems(statement.Part.Text).Distinct().Except(Tokens.ContentStems(missing)).Count() >= LeastLeft ? $"What {Asides.Without(string.Join(' ', words.Skip(subject.End).Take(ClauseEnd(words, subject.End) - subject.End).Select(w => w.Text))).TrimEnd('.', ',')}?" : null;
     }
 }

@@ -1,8 +1,6 @@
-using Kostel.Core.Text;
+namespace Kostel.Core.Text;
 
-namespace Kostel.Core.Chapters.Titles;
-
-/// <summary>The forms of English verbs that titles need, from the form in which a dictionary has them.</summary>
+/// <summary>Forms of English verbs.</summary>
 internal static class VerbForms
 {
     /// <summary>"make" makes "making", "cut" "cutting".</summary>
@@ -21,4 +19,13 @@ internal static class VerbForms
         : verb.EndsWith('y') && verb.Length > 1 && !"aeiou".Contains(verb[^2]) ? verb[..^1] + "ies"
         : verb.EndsWith('s') || verb.EndsWith("sh", StringComparison.Ordinal) || verb.EndsWith("ch", StringComparison.Ordinal) || verb.EndsWith('x') || verb.EndsWith('o') ? verb + "es"
         : verb + "s";
+
+    /// <summary>"turns" makes "turn", "carries" "carry": the form in which a dictionary has it.</summary>
+    public static string FromThirdPerson(string verb) =>
+        verb is "has" ? "have" : verb is "is" ? "be"
+        : verb.EndsWith("ies", StringComparison.Ordinal) && verb.Length > 4 ? verb[..^3] + "y"
+        : EndsInHiss(verb) || verb.EndsWith("oes", StringComparison.Ordinal) ? verb[..^2]
+        : verb[..^1];
+
+    private static bool EndsInHiss(string verb) => verb.EndsWith("shes", StringComparison.Ordinal) || verb.EndsWith("ches", StringComparison.Ordinal) || verb.EndsWith("xes", StringComparison.Ordinal) || verb.EndsWith("sses", StringComparison.Ordinal);
 }

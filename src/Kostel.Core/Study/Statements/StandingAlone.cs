@@ -1,0 +1,118 @@
+using System.Text.RegularExpressions;
+using Kostel.Core.Grammar;
+using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Core.Study.Statements;
+
+/// <summary>Whether words that were taken out of a lecture still state something: they have a verb of their own, answer nobody, and point at nothing that is not among them.</summary>
+internal static partial class StandingAlone
+{
+    private static readonly HashSet<string> Subordinators = ["if", "when", "because", "while", "although", "though", "as", "since", "unless", "until", "where", "that", "which", "who", "whose", "whenever", "once", "after", "before"];
+
+    /// <summary>With these a new clause begins, in which a pronoun may stand for the subject of the one before.</summary>
+    private static readonly HashSet<string> Boundaries = [.. Subordinators, "and", "but", "or", "so", "for", "than", "to", "by", "without", "whether", "how", "what"];
+
+    /// <summary>Whether a verb stands outside the conditions and reasons; true where no grammar tells.</summary>
+    public static bool HasVerb(Sentence part, SentenceGrammar? grammar)
+    {
+        if (grammar is null)
+        {
+            return true;
+        }
+
+        // A clause that depends on another one takes a verb for itself, and ends at the next comma.
+        var (isDependent, verbs) = (false, 0);
+        for (var i = 0; i < part.Words.Count; i++)
+        {
+            var word = Tokens.Of(part.Words[i].Text) is [var only] ? only : "";
+            if (Subordinators.Contains(word))
+            {
+                (isDependent, verbs) = (true, verbs - 1);
+            }
+            else if (Carriers.Contains(word) || (grammar.ByPlace.TryGetValue(i, out var leaf) && leaf.IsVerb))
+            {
+                verbs++;
+                if (verbs > 0)
+                {
+                    return true;
+                }
+            }
+
+            if (isDependent && part.Words[i].Text[^1] is ',' or ';' or ':')
+            {
+                (isDependent, verbs) = (false, 0);
+            }
+        }
+
+        return false;
+    }
+
+    /// <summary>Forms of a verb that the parser takes for something else where a sentence is long.</summary>
+    private static readonly HashSet<string> Carriers = ["is", "are", "was", "were", "has", "have", "had", "can", "must", "will", "may", "does", "do", "did"];
+
+    /// <summary>
+    /// "A bearing is a straight line on it": within one clause what stands for the subject would be "itself", so it is something that was said before; nor is it what the subject is said to be.
+    /// </summary>
+    public static bool PointsOutside(Sentence part, SentenceGrammar? grammar)
+    {
+        if (grammar is null)
+        {
+            return false;
+        }
+
+        var leaves = grammar.ByPlace;
+        var words = part.Words;
+        var opensWithClause = Subordinators.Contains(Tokens.Of(words[0].Text).FirstOrDefault() ?? "");
+        if (!opensWithClause && MainClause.Of(grammar) is { Subject: { Count: 1, First: > 0 } subject } && Tokens.Of(words[subject.First].Text) is ["it" or "they"])
+        {
+            // "Left alone in the dark, in most people it runs longer": what it is stands before.
+            return true;
+        }
+
+        for (var i = 2; i < words.Count; i++)
+        {
+            if (Tokens.Of(words[i].Text) is ["they" or "them" or "their"] && !Enumerable.Range(0, i).Any(j => IsSeveral(Tokens.Of(words[j].Text))))
+            {
+                return true;
+            }
+
+            if (Tokens.Of(words[i].Text) is not ["it" or "them"])
+            {
+                continue;
+            }
+
+            var at = i - 1;
+            var isEqual = leaves.Values.FirstOrDefault(l => l.IsVerb) is { First: > 0 } carries && carries.First < i && Carriers.Contains(Tokens.Of(words[carries.First].Text).FirstOrDefault() ?? "");
+            while (at > 0 && !words[at].Text.EndsWith(',') && !words[at].Text.EndsWith(':') && Tokens.Of(words[at].Text) is [var w] && !Boundaries.Contains(w) && !(leaves.TryGetValue(at, out var leaf) && (leaf.IsVerb || (IsNaming(leaf) && !isEqual))))
+            {
+                at--;
+            }
+
+            // Back to the verb of its clause; whether that is the first clause, and nothing but its subject was named yet.
+            var verb = at > 0 && leaves.TryGetValue(at, out var found) && found.IsVerb ? at : -1;
+            if (verb > 0 && !Enumerable.Range(1, verb - 1).Any(j => words[j].Text.EndsWith(',') || words[j].Text.EndsWith(':') || Tokens.Of(words[j].Text) is [var b] && Boundaries.Contains(b)) && !opensWithClause)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /// <summary>Whether it answers, asks or speaks to somebody rather than states.</summary>
+    public static bool IsTalk(string text) => Talk().IsMatch(text);
+
+    /// <summary>Whether a word can be what "they" stands for.</summary>
+    private static bool IsSeveral(IReadOnlyList<string> word) =>
+        word is [var w] && ((w.EndsWith('s') && !w.EndsWith("ss", StringComparison.Ordinal) && w.Length > 3) || w is "and" or "people" or "men" or "women" or "children" or "mice" or "teeth" or "feet" or "data" or "bacteria" or "everybody" or "somebody" or "whoever" or "who" or "police" or "sheep" or "fish");
+
+    private static bool IsNaming(Constituent leaf) => leaf.Tag.StartsWith('n');
+
+    private const string Asides = "yes|yeah|no|sorry|okay|right|thanks|isn't it|anybody";
+
+    private const string Addresses = "may i|can i|could i|i promise|i'm glad|come in|sit down|mind the|you should be able to|as i told|i agree|i disagree|your hand|hands up|wait a|let me|do the sum";
+
+    [GeneratedRegex($@", (?:{Asides})(?:,|\.$)|^(?:{Addresses})\b|, (?:{Addresses})\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Talk();
+}

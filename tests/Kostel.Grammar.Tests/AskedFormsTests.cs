@@ -1,0 +1,57 @@
+using Kostel.Core.Study.Cards;
+using Kostel.Core.Study.Statements;
+using Kostel.Core.Transcripts;
+
+namespace Kostel.Grammar.Tests;
+
+/// <summary>What is asked about one sentence, and how, with the real parser. The sentences are of this test's own.</summary>
+public sealed class AskedFormsTests : IDisposable
+{
+    private readonly GrammarProcess grammar = new();
+
+    public void Dispose() => grammar.Dispose();
+
+    [Theory]
+    [InlineData("The upper valve controls the inflow of the boiler.", "What does the upper valve control?", "The inflow of the boiler.")]
+    [InlineData("The upper valve is called the governor.", "What is the upper valve called?", "The governor.")]
+    [InlineData("A diving bell has to hang level and carry ballast below.", "What does a diving bell have to do?", "Hang level and carry ballast below.")]
+    [InlineData("A ship may not stop the engines in the strait.", "What may a ship not do?", "Stop the engines in the strait.")]
+    public void A_plain_statement_is_asked_for_with_a_question(string said, string front, string back) => Assert.Contains((front, back), Asked(said));
+
+    [Theory]
+    [InlineData("Brine has three grams of salt in each spoon, and our kettle can boil two litres of brine.", "our kettle")]
+    [InlineData("Barley grows on the upper fields and feeds the cattle of the whole valley.", "grows on the upper fields and feed")]
+    public void A_question_has_one_clause_in_it(string said, string never) =>
+        Assert.DoesNotContain(Asked(said), c => c.Front.EndsWith('?') && c.Front.Contains(never, StringComparison.OrdinalIgnoreCase));
+
+    [Theory]
+    [InlineData("Come in, come in, there is room beside the stove.")]
+    [InlineData("Four thousand kilometres if you ride in the rain, perhaps seven in the dry.")]
+    [InlineData("A trap gate, yes, and millers have had to pay for them.")]
+    public void Talk_and_what_has_no_verb_is_not_asked_about(string said) => Assert.Empty(Asked(said));
+
+    [Fact]
+    public void Names_are_asked_for_as_a_whole() =>
+        Assert.DoesNotContain(Asked("The lung keeps the blood from turning sour by giving out carbon dioxide."), c => c.Back is "Dioxide." or "Carbon.");
+
+    [Fact]
+    public void What_points_out_of_its_sentence_brings_the_one_before_along()
+    {
+        var statements = StatementFinder.Of(Sentences.Of(Read("The chart of the bay hangs in the hall.\nA course of constant bearing is a straight line on it.").Passages), [], grammar).All;
+        Assert.Equal("The chart of the bay hangs in the hall.", Assert.Single(statements.Single(s => s.Sentence == 1).Before).Text);
+    }
+
+    private List<(string Front, string Back)> Asked(string said) => CardMaker.Make(Read(said), 20, grammar).Select(c => (c.Content.Front, c.Content.Back)).ToList();
+
+    /// <summary>Sentences of a speaker, one on each line, a second a word.</summary>
+    private static Transcript Read(string text)
+    {
+        var at = 0;
+        var passages = text.Split('\n').Select((line, n) =>
+        {
+            var words = line.Split(' ').Select(w => new Word(w, at, (at += 1_000) - 1, 1)).ToList();
+            return new Passage($"p{n + 1}", "v1", words[0].StartMs, words[^1].EndMs, words);
+        }).ToList();
+        return new Transcript("en", at, [Speaker.Unnamed(1)], passages, []);
+    }
+}
