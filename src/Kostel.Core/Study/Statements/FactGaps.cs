@@ -129,9 +129,10 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
             return null;
         }
 
-        if (asked.Value < LeastCounted && !Quantities.IsMeasured(asked) && !asked.Text.Contains(" or ", StringComparison.Ordinal))
+        var isOfKnown = asked.FirstWord > 0 && Tokens.Of(part.Words[asked.FirstWord - 1].Text) is ["the" or "these" or "those" or "our" or "your"];
+        if (!Quantities.IsMeasured(asked) && (isOfKnown || (asked.Value < LeastCounted && !asked.Text.Contains(" or ", StringComparison.Ordinal))))
         {
-            // "Two keys" says rather which keys than how many there are.
+            // "Two keys", "the three intervals": rather which ones than how many there are.
             return null;
         }
 
@@ -221,7 +222,7 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
 
         var missing = string.Join(' ', part.Words.Skip(run.First).Take(run.Count).Select(w => w.Text)).TrimEnd('.', ',', ';', ':');
         var words = Tokens.Of(missing);
-        if (words.Count is 0 or > LongestGap || words.Contains("sake") || part.Words[run.End - 1].Text.EndsWith(':') || missing.Contains(',') || !IsPhrase(words) || IsVague(words))
+        if (words.Count is 0 or > LongestGap || words.Contains("sake") || words[0] is "let" || run.End < part.Words.Count && Tokens.Of(part.Words[run.End].Text) is ["per"] || part.Words[run.End - 1].Text.EndsWith(':') || missing.Contains(',') || !IsPhrase(words) || IsVague(words))
         {
             return null;
         }
