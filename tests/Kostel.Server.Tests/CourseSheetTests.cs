@@ -63,6 +63,32 @@ public sealed class CourseSheetTests(SharedServer shared) : IClassFixture<Shared
     }
 
     [Fact]
+    public async Task An_empty_one_takes_passages_of_the_lectures_of_its_course_alone()
+    {
+        var (course, ids) = await Course();
+        var own = await server.Post($"/api/courses/{course}/sheets/own", new { });
+        Assert.Equal(("own", course), (own["form"]!.GetValue<string>(), own["course"]!.GetValue<string>()));
+        foreach (var id in ids)
+        {
+            await server.Post($"/api/sheets/{own["id"]}/lines", new { startMs = 0, endMs = 2_000, lectureId = id });
+        }
+
+        var lines = (await server.Get($"/api/sheets/{own["id"]}"))["parts"]!.AsArray().SelectMany(p => p!["lines"]!.AsArray()).ToList();
+        Assert.Equal(ids, lines.Select(l => l!["source"]!["lectureId"]!.GetValue<string>()));
+        Assert.All(lines, l => Assert.Contains("leaven", l!["cells"]![0]!.GetValue<string>(), StringComparison.OrdinalIgnoreCase));
+        var (_, elsewhere) = await Course();
+        foreach (var wrong in new[] { elsewhere[0], null, "no-such-lecture" })
+        {
+            using var refused = await server.Send(HttpMethod.Post, $"/api/sheets/{own["id"]}/lines", new { startMs = 0, endMs = 2_000, lectureId = wrong });
+            Assert.True(refused.StatusCode is HttpStatusCode.BadRequest or HttpStatusCode.NotFound, $"{wrong}: {refused.StatusCode}");
+        }
+
+        Assert.Empty((await server.Get($"/api/sheets/{own["id"]}/again"))["differences"]!.AsArray());
+        var page = await server.Http.GetStringAsync($"/api/sheets/{own["id"]}/export?format=md", Cancel);
+        Assert.All(ids, id => Assert.Contains($"/lecture/{id}?t=", page, StringComparison.Ordinal));
+    }
+
+    [Fact]
     public async Task It_can_be_of_some_lectures_and_stays_so_when_it_is_made_again()
     {
         var (course, ids) = await Course();

@@ -224,6 +224,29 @@ test('a model of one’s own writes a sheet by keyboard; what the lecture does n
   await page.request.delete(`${demo.address}/api/writer`, { headers })
 })
 
+test('an empty sheet of a course takes passages of any of its lectures, each with its place', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/course/${encodeURIComponent('Soil science for growers')}`)
+  await page.getByRole('button', { name: 'An empty sheet' }).press('Enter')
+  await expect(page).toHaveURL(/\/sheet\/\d+$/)
+  const address = page.url()
+  await expect(page.getByText('Select words in any lecture of the course')).toBeVisible()
+
+  for (const lecture of ['soil-water', 'soil-acidity']) {
+    await page.goto(`${demo.address}/lecture/${lecture}`)
+    await page.locator('[data-passage="1"] p').first().click({ clickCount: 3 })
+    await page.getByRole('button', { name: 'Put on a sheet' }).click()
+    await expect(page.getByText('Put on “My sheet” of the course.')).toBeVisible()
+  }
+
+  await page.goto(address)
+  await expect(page.getByRole('link', { name: 'Water in the soil' })).toHaveCount(1)
+  await expect(page.locator('a[href^="/lecture/soil-acidity?t="]')).toHaveCount(1)
+  await isAccessible(page)
+  await page.getByRole('button', { name: 'More' }).press('Enter')
+  await page.getByText('Take the sheet away', { exact: true }).click()
+  await expect(page).toHaveURL(/\/course\//)
+})
+
 test('a course is put on one sheet by keyboard: it is heard, taken away for good and brought back, found by search', async ({ page, demo }) => {
   await page.goto(`${demo.address}/course/${encodeURIComponent('Soil science for growers')}`)
   await page.getByRole('button', { name: 'Put the whole course on one sheet' }).press('Enter')

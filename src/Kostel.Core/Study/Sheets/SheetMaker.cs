@@ -29,13 +29,16 @@ public static partial class SheetMaker
     public static Sheet Make(Transcript transcript, SheetForm form, IGrammar grammar, Func<Evidence, bool>? isWanted = null, DateOnly? heldOn = null, IReadOnlyList<string>? compared = null) =>
         Make(new StudyGround(transcript, grammar), form, isWanted, heldOn, compared);
 
+    /// <summary>One for the person to fill.</summary>
+    public static Sheet Empty { get; } = new(["Note"], []);
+
     /// <summary>The same of what was worked out already.</summary>
     public static Sheet Make(StudyGround ground, SheetForm form, Func<Evidence, bool>? isWanted = null, DateOnly? heldOn = null, IReadOnlyList<string>? compared = null)
     {
         var isSpanish = StudyLanguages.IsSpanish(ground.Transcript.Language);
         var made = form switch
         {
-            SheetForm.Outline or SheetForm.Numbers or SheetForm.Steps or SheetForm.Tasks or SheetForm.Comparison when isSpanish => new Sheet(["Note"], []),
+            SheetForm.Outline or SheetForm.Numbers or SheetForm.Steps or SheetForm.Tasks or SheetForm.Comparison when isSpanish => Empty,
             SheetForm.Points => Points(ground, isWanted),
             SheetForm.Outline => Outline(ground),
             SheetForm.Cues => Cues(ground, isWanted),
@@ -44,7 +47,7 @@ public static partial class SheetMaker
             SheetForm.Steps => Steps(ground),
             SheetForm.Tasks => Tasks(ground, heldOn),
             SheetForm.Comparison => compared is [var one, var other] ? Comparisons.Of(ground, one, other) : throw new NotValidException("A comparison is of two things."),
-            _ => new Sheet(["Note"], []),
+            _ => Empty,
         };
         return isWanted is null ? made : made with { Parts = [.. made.Parts.Select(p => p with { Lines = [.. p.Lines.Where(l => isWanted(l.Source!))] }).Where(p => p.Lines.Count > 0)] };
     }

@@ -8,7 +8,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Kostel.Server.Features.Sheets;
 
-/// <summary>The sheets of a course, and another one: lecture by lecture it is told how far that is.</summary>
+/// <summary>The sheets of a course, an empty one, and one made of its lectures: lecture by lecture it is told how far that is.</summary>
 internal static class CourseSheetEndpoints
 {
     private const int FewestLectures = 2;
@@ -18,7 +18,19 @@ internal static class CourseSheetEndpoints
         var sheets = app.MapGroup("/api/courses/{course}/sheets");
         sheets.MapGet("", List).WithName("getCourseSheets");
         sheets.MapPost("", Make).WithName("makeCourseSheet").Produces<CourseSheetPiece>(StatusCodes.Status200OK, "application/x-ndjson");
+        sheets.MapPost("own", MakeOwn).WithName("makeOwnCourseSheet");
     }
+
+    /// <summary>An empty one, for passages of any lecture of the course.</summary>
+    private static async Task<Ok<SheetView>> MakeOwn(string course, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
+    {
+        var id = (await context.FindCourse(course, cancel)).Id;
+        var sheet = await context.AddSheet(Row(id, SheetForm.Own, SheetMaker.Empty, asker, time), cancel);
+        return TypedResults.Ok(await context.ViewSheet(sheet, cancel));
+    }
+
+    private static SheetRow Row(int course, SheetForm form, Sheet content, Asker asker, TimeProvider time) =>
+        new() { CourseId = course, OwnerId = asker.PersonId, Form = form, Name = SheetNames.Of(form), Content = content, MadeAt = time.GetUtcNow().UtcDateTime, ChangedAt = time.GetUtcNow().UtcDateTime };
 
     private static async Task<Ok<List<SheetEntry>>> List(string course, KostelContext context, Asker asker, CancellationToken cancel)
     {
@@ -43,8 +55,7 @@ internal static class CourseSheetEndpoints
             return;
         }
 
-        var now = time.GetUtcNow().UtcDateTime;
-        var sheet = await context.AddSheet(new SheetRow { CourseId = row.Id, OwnerId = asker.PersonId, Form = SheetForm.Course, Name = SheetNames.Of(SheetForm.Course), Content = made, MadeAt = now, ChangedAt = now }, cancel);
+        var sheet = await context.AddSheet(Row(row.Id, SheetForm.Course, made, asker, time), cancel);
         await http.Send(new CourseSheetPiece(lectures.Count, lectures.Count, await context.ViewSheet(sheet, cancel)), cancel);
     }
 }

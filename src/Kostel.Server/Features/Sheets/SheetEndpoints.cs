@@ -55,7 +55,12 @@ internal static class SheetEndpoints
     private static async Task<Ok<SheetView>> AddLine(int sheet, NewSheetLine line, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
     {
         var row = await context.FindSheet(sheet, asker, cancel);
-        var lecture = await context.FindLecture(row.LectureId ?? throw new NotValidException("Passages are put on the sheets of their lecture."), cancel);
+        var lecture = await context.FindLecture(row.LectureId ?? line.LectureId ?? throw new NotValidException("Say of which lecture the passage is."), cancel);
+        if (row.CourseId is { } course && lecture.CourseId != course)
+        {
+            throw new NotValidException("This lecture does not belong to the course of the sheet.");
+        }
+
         var source = Evidence.Between(await context.Transcript(lecture, cancel), line.StartMs, line.EndMs).In(lecture.Id);
         var text = EntryRules.SheetCell.Read(string.IsNullOrWhiteSpace(line.Text) ? source.Quote : line.Text);
         return await Write(row, row.Name, row.Content.With(source, text), context, time, cancel);

@@ -61,7 +61,8 @@ public sealed record SheetChange(string Name, IReadOnlyList<EditedPart> Parts, i
 
 /// <summary>A passage for a sheet.</summary>
 /// <param name="Text">What stands there; null for the words that are said.</param>
-public sealed record NewSheetLine(int StartMs, int EndMs, string? Text = null);
+/// <param name="LectureId">Of which lecture it is; needed where the sheet is of a course.</param>
+public sealed record NewSheetLine(int StartMs, int EndMs, string? Text = null, string? LectureId = null);
 
 /// <summary>Names the version of a sheet that something is done to.</summary>
 public sealed record SheetVersion(int Version);

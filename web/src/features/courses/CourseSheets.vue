@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, must, type Lecture } from '@/api/client'
+import { useNotice } from '@/shared/notice'
 import { count } from '@/shared/time'
 import { useLoaded } from '@/shared/useLoaded'
 import { useCourseSheet } from './useCourseSheet'
@@ -9,6 +10,7 @@ import { useCourseSheet } from './useCourseSheet'
 /** The sheets of a course, and one made over its lectures. */
 const props = defineProps<{ course: string; lectures: Lecture[] }>()
 const router = useRouter()
+const notice = useNotice()
 const { value: sheets, problem } = useLoaded(() =>
   must(api.GET('/api/courses/{course}/sheets', { params: { path: { course: props.course } } })),
 )
@@ -20,6 +22,11 @@ const chosen = computed(() => props.lectures.map((l) => l.id).filter((id) => !le
 function whole() {
   leftOut.value = []
   return begin()
+}
+async function makeOwn() {
+  const call = api.POST('/api/courses/{course}/sheets/own', { params: { path: { course: props.course } } })
+  const made = await notice.attempt(() => must(call))
+  if (made) void router.push({ name: 'sheet', params: { sheet: made.id } })
 }
 async function begin() {
   isChoosing.value = false
@@ -63,6 +70,7 @@ function toggle(id: string) {
         {{ sheets?.length ? 'Put it on another sheet' : 'Put the whole course on one sheet' }}
       </button>
       <button class="k-quiet" type="button" @click="isChoosing = true">Choose lectures</button>
+      <button class="k-quiet" type="button" @click="makeOwn">An empty sheet</button>
       <span class="k-soft">The same matter of all lectures together, and where they differ.</span>
     </p>
   </section>

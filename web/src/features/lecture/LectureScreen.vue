@@ -69,7 +69,10 @@ const open = (panel: DeskPanelName | null) =>
   router.replace({ query: { ...route.query, desk: panel ?? undefined, ...noQuery } })
 const noQuery = { about: undefined, thread: undefined, from: undefined, to: undefined }
 const makeCard = useSelectedCard(id, transcript)
-const putOnSheet = usePutOnSheet(() => id.value)
+const putOnSheet = usePutOnSheet(
+  () => id.value,
+  () => lecture.value?.course ?? null,
+)
 const askOf = (s: Stretch) =>
   router.replace({ query: { ...route.query, ...noQuery, desk: 'ask', from: String(s.startMs), to: String(s.endMs) } })
 const { spans, spansName } = useStaveSpans(find, desk, evidence)

@@ -8,6 +8,9 @@ defineEmits<{ hear: [line: Evidence]; taken: [] }>()
 
 const lecture = (line: Evidence) => props.sheet.lectures.find((l) => l.id === line.lectureId)
 const isOfCourse = () => props.sheet.course !== null
+/** Which lecture says it: the first column of a sheet that was made of several. */
+const whereOf = (line: Sheet['parts'][number]['lines'][number]) =>
+  props.sheet.columns.length > 1 ? line.cells[0] : line.source ? lecture(line.source)?.title : undefined
 /** Where a line of a course stands; on a lecture's sheet that goes without saying. */
 const link = (line: Evidence) =>
   isOfCourse() && lecture(line)
@@ -26,7 +29,7 @@ const link = (line: Evidence) =>
           :take-key="sheet.key"
           :has-sound="lecture(line.source)?.hasSound ?? false"
           :is-playing="playing === `${line.source.lectureId}-${line.source.startMs}`"
-          :where="isOfCourse() ? line.cells[0] : undefined"
+          :where="isOfCourse() ? whereOf(line) : undefined"
           :link="link(line.source)"
           @hear="$emit('hear', line.source)"
           @taken="$emit('taken')"

@@ -183,7 +183,8 @@ async function remove() {
         <p class="acts"><button class="k-quiet" type="button" @click="earlier = null">Close</button></p>
       </section>
       <p v-if="!hasLines" class="k-soft">
-        Nothing stands here yet. Select words on the page and choose “Put on a sheet”, or write.
+        Nothing stands here yet. Select words {{ sheet.course ? 'in any lecture of the course' : 'on the page' }} and
+        choose “Put on a sheet”, or write.
       </p>
       <SheetLines :sheet="sheet" :playing="playing" @hear="emit('hear', $event)" @taken="load" />
       <p class="acts foot">

@@ -1,4 +1,4 @@
-import { api, must } from '@/api/client'
+import { api, must, type SheetEntry } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 
 /** A place of a lecture, and what is to stand there. */
@@ -9,26 +9,41 @@ interface Place {
   text?: string
 }
 
-/** Puts a place on the lecture's own sheet, the one that was last written on; there is one from then on. */
-export function usePutOnSheet(lectureId: () => string) {
+/** The person's own sheet that was written on last, of any of these; null for none. */
+export const lastOwn = (sheets: readonly SheetEntry[]) =>
+  sheets
+    .filter((s) => s.form === 'own')
+    .reduce<SheetEntry | null>((a, b) => (a && a.changedAt >= b.changedAt ? a : b), null)
+
+/**
+ * Puts a place on the person's own sheet, of the lecture or of its course, whichever was last written on; there is one
+ * of the lecture from then on where there was none.
+ */
+export function usePutOnSheet(lectureId: () => string, course: () => string | null) {
   const notice = useNotice()
+
+  async function ofCourse() {
+    const name = course()
+    return name ? must(api.GET('/api/courses/{course}/sheets', { params: { path: { course: name } } })) : []
+  }
+
   return async (place: Place) => {
     const path = { id: lectureId() }
     const done = await notice.attempt(async () => {
-      const sheets = await must(api.GET('/api/lectures/{id}/sheets', { params: { path } }))
+      const ofLecture = await must(api.GET('/api/lectures/{id}/sheets', { params: { path } }))
+      const body = { form: 'own' as const, ofMarks: false, subject: null }
       const own =
-        sheets.find((s) => s.form === 'own') ??
-        (await must(
-          api.POST('/api/lectures/{id}/sheets', {
-            params: { path },
-            body: { form: 'own', ofMarks: false, subject: null },
-          }),
-        ))
-      const body = { startMs: place.startMs, endMs: place.endMs, text: place.text ?? null }
-      return must(api.POST('/api/sheets/{sheet}/lines', { params: { path: { sheet: own.id } }, body }))
+        lastOwn([...ofLecture, ...(await ofCourse())]) ??
+        (await must(api.POST('/api/lectures/{id}/sheets', { params: { path }, body })))
+      return must(
+        api.POST('/api/sheets/{sheet}/lines', {
+          params: { path: { sheet: own.id } },
+          body: { startMs: place.startMs, endMs: place.endMs, text: place.text ?? null, lectureId: path.id },
+        }),
+      )
     })
     if (!done) return
-    notice.tell(`Put on “${done.name}”.`, () => {
+    notice.tell(done.course ? `Put on “${done.name}” of the course.` : `Put on “${done.name}”.`, () => {
       const params = { path: { sheet: done.id, version: done.version - 1 } }
       const back = api.POST('/api/sheets/{sheet}/earlier/{version}', {
         params,
