@@ -67,11 +67,11 @@ function toggle(id: string) {
     </form>
     <p v-else-if="lectures.length > 1" class="making">
       <button class="k-link" type="button" @click="whole">
-        {{ sheets?.length ? 'Put it on another sheet' : 'Put the whole course on one sheet' }}
+        {{ sheets?.some((s) => s.form === 'course') ? 'Put it on another sheet' : 'Put the whole course on one sheet' }}
       </button>
       <button class="k-quiet" type="button" @click="isChoosing = true">Choose lectures</button>
-      <button class="k-quiet" type="button" @click="makeOwn">An empty sheet</button>
       <span class="k-soft">The same matter of all lectures together, and where they differ.</span>
+      <button class="k-quiet" type="button" @click="makeOwn">An empty sheet</button>
     </p>
   </section>
 </template>
