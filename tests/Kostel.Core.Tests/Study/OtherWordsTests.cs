@@ -1,5 +1,6 @@
 using Kostel.Core.Study.Quizzes;
 using Kostel.Core.Study.Statements;
+using Kostel.Core.Tests.Text;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
@@ -36,6 +37,20 @@ public class OtherWordsTests
         Assert.Null(new NumberQuestion("How fast?", "4 speed", IsRough: false).WithAlso(Of("It is fast.").Saying).Also);
         var asks = (ShortQuestion)new ShortQuestion("What?", "speed").WithAlso(Of("It is fast.").Saying).With(["Which?", "speed"]);
         Assert.Equal(["velocity", "pace"], asks.Also!);
+    }
+
+    [Theory]
+    [InlineData("the speed of light in empty space falls")]
+    [InlineData("you may well")]
+    public void A_sentence_and_words_that_every_sentence_has_stay_as_they_are(string answer) =>
+        Assert.Null(new ShortQuestion("What follows?", answer).WithAlso(Of("It is fast.").Saying).Also);
+
+    [Fact]
+    public void Words_that_are_used_otherwise_do_not_mean_the_same_whatever_a_dictionary_says()
+    {
+        var vectors = WordVectors.Read(new MemoryStream(WordTable.Of(("speed", 100, 0), ("velocity", 90, 44), ("pace", 20, 98))));
+        var known = new OtherWords(new WordKnowledge(vectors, Lexicon.None, Relations), []);
+        Assert.Equal(["velocity"], known.Saying("speed"));
     }
 
     [Fact]

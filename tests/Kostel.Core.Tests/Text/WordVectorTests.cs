@@ -1,31 +1,11 @@
 using System.Buffers.Binary;
-using System.Text;
 using Kostel.Core.Text;
 
 namespace Kostel.Core.Tests.Text;
 
 public class WordVectorTests
 {
-    /// <summary>A table of three words and two numbers each: "the" (0, 1), "tide" (1, 0) and "ebb" (0.8, 0.6).</summary>
-    private static byte[] Table()
-    {
-        var words = Encoding.UTF8.GetBytes("the\ntide\nebb");
-        var bytes = new byte[20 + words.Length + (3 * 6)];
-        Encoding.ASCII.GetBytes("KOSTELV1").CopyTo(bytes, 0);
-        BinaryPrimitives.WriteInt32LittleEndian(bytes.AsSpan(8), 3);
-        BinaryPrimitives.WriteInt32LittleEndian(bytes.AsSpan(12), 2);
-        BinaryPrimitives.WriteInt32LittleEndian(bytes.AsSpan(16), words.Length);
-        words.CopyTo(bytes, 20);
-        var at = 20 + words.Length;
-        foreach (var (x, y) in new[] { (0, 100), (100, 0), (80, 60) })
-        {
-            BinaryPrimitives.WriteSingleLittleEndian(bytes.AsSpan(at), 0.01f);
-            (bytes[at + 4], bytes[at + 5]) = ((byte)x, (byte)y);
-            at += 6;
-        }
-
-        return bytes;
-    }
+    private static byte[] Table() => WordTable.Of(("the", 0, 100), ("tide", 100, 0), ("ebb", 80, 60));
 
     [Fact]
     public void Words_are_found_compared_and_weighed_by_their_rarity()
