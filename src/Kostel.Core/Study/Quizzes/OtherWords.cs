@@ -8,7 +8,7 @@ namespace Kostel.Core.Study.Quizzes;
 /// <param name="sentences">The lecture. Two words that it uses itself it may tell apart.</param>
 internal sealed class OtherWords(WordKnowledge words, IReadOnlyList<Sentence> sentences)
 {
-    private const int MostAlso = 12, LongestExchanged = 3;
+    private const int MostAlso = 12, LongestExchanged = 2;
     private const double Near = 0.35, NearlyTheSame = 0.5;
 
     private readonly HashSet<string> used = [.. sentences.SelectMany(s => Tokens.ContentStems(s.Text))];
