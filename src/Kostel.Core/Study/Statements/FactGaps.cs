@@ -106,9 +106,18 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
     private static bool IsUnderstood(Statement statement)
     {
         var words = Tokens.Of(Asides.Without(statement.Part.Text));
-        return words.Count is >= Shortest and <= Longest && !QuotableSentence.BreaksOff(words) && StandingAlone.HasVerb(statement.Part, statement.Grammar) && !IsOwnTale(words) && !StandingAlone.IsTalk(statement.Context + statement.Part.Text) && !words.Any(PointsAway.Contains) && !words.Take(FarEnough).Any(Persons.Contains) && words is not ["let", "me" or "us", ..] && !statement.Before.SelectMany(b => Tokens.Of(b.Text)).Any(w => PointsAway.Contains(w)) && !statement.Before.Any(b => Tokens.Of(b.Text) is ["because", ..])
+        var standsAlone = statement.Before.Count > 0 || !PointingOpeners.Contains(words[0]) || words is ["there", "is" or "are" or "was" or "were", ..];
+        return words.Count is >= Shortest and <= Longest
+            && standsAlone
+            && !QuotableSentence.BreaksOff(words)
             && !statement.Part.Words[0].Text.EndsWith(':')
-            && (statement.Before.Count > 0 || !PointingOpeners.Contains(words[0]) || words is ["there", "is" or "are" or "was" or "were", ..]);
+            && StandingAlone.HasVerb(statement.Part, statement.Grammar)
+            && !StandingAlone.IsTalk(statement.Context + statement.Part.Text)
+            && !IsOwnTale(words)
+            && !words.Any(PointsAway.Contains)
+            && !words.Take(FarEnough).Any(Persons.Contains)
+            && words is not ["let", "me" or "us", ..]
+            && statement.Before.Select(b => Tokens.Of(b.Text)).All(b => b is not ["because", ..] && !b.Any(PointsAway.Contains));
     }
 
     /// <summary>What the speaker did once; "if I go to a quarter of the scale" is a rule.</summary>
