@@ -67,7 +67,7 @@ public static class CardMaker
         }
 
         var (sentences, importance, facts, statements) = (ground.Sentences, ground.Importance, ground.Facts, ground.Statements);
-        var gaps = new GapCards(sentences);
+        var gaps = ground.HasGrammar ? null : new GapCards(sentences);
         var candidates = sentences
             .SelectMany((s, i) => facts.IsOfCourse(i) || statements.IllFormed.Contains(i) ? [] : Candidates(i, ground).Concat(Gap(s)))
             .Concat(statements.All.SelectMany(Fact))
@@ -75,7 +75,7 @@ public static class CardMaker
             .ToList();
 
         IEnumerable<Candidate> Gap(Sentence sentence) =>
-            !ground.HasGrammar && gaps.Of(sentence) is { } card ? [new Candidate(card, ground.ChapterAt(sentence.StartMs), importance.Of(sentence) - LastResort, null)] : [];
+            gaps?.Of(sentence) is { } card ? [new Candidate(card, ground.ChapterAt(sentence.StartMs), importance.Of(sentence) - LastResort, null)] : [];
 
         IEnumerable<Candidate> Fact(Statement statement) =>
             facts.CanBeAsked(statement) && DoingQuestion.Of(statement) is var (question, answer) ? [new Candidate(CardDraft.Asking(question, answer, statement.Source), ground.ChapterAt(statement.Part.StartMs), (FactShare * FactGaps.Worth(statement)) - LastResort, null)]

@@ -14,28 +14,6 @@ internal static partial class StatementCards
     /// <summary>The end of a question for what follows from a condition.</summary>
     public const string WhatFollows = ", what follows?";
 
-    private static readonly Dictionary<string, string> Verbs = new()
-    {
-        ["carries"] = "carry",
-        ["causes"] = "cause",
-        ["contains"] = "contain",
-        ["holds"] = "hold",
-        ["raises"] = "raise",
-        ["drives"] = "drive",
-        ["needs"] = "need",
-        ["gives"] = "give",
-        ["shows"] = "show",
-        ["makes"] = "make",
-        ["removes"] = "remove",
-        ["reduces"] = "reduce",
-        ["decides"] = "decide",
-        ["explains"] = "explain",
-        ["means"] = "mean",
-        ["prevents"] = "prevent",
-        ["forms"] = "form",
-        ["divides"] = "divide",
-    };
-
     /// <summary>The cards of a self-contained sentence with what each form is worth.</summary>
     public static IEnumerable<(CardDraft Card, double Worth)> Of(Sentence sentence)
     {
@@ -129,7 +107,7 @@ internal static partial class StatementCards
         }
 
         return CardDraft.Asking(
-            $"What does {WordForms.Small(m.Groups["subject"].Value)} {Verbs[m.Groups["verb"].Value]}?", Sentence(m.Groups["object"].Value), source);
+            $"What does {WordForms.Small(m.Groups["subject"].Value)} {VerbForms.FromThirdPerson(m.Groups["verb"].Value)}?", Sentence(m.Groups["object"].Value), source);
     }
 
     /// <summary>"If the ribbon is longer than five centimetres, the soil is a clay." asks what follows from the condition.</summary>

@@ -5,10 +5,9 @@ namespace Kostel.Core.Study.Statements;
 /// <summary>A question for what somebody or something can, must or may do: "A submarine has to come up and show its flag." asks "What does a submarine have to do?"</summary>
 internal static class DoingQuestion
 {
-    private const int LongestSubject = 8, LongestAnswer = 14, ShortestAnswer = 3;
+    private const int LongestAnswer = 14, ShortestAnswer = 3;
 
     private static readonly HashSet<string> Modals = ["can", "may", "must", "should", "cannot"];
-    private static readonly HashSet<string> NoSubjects = ["i", "we", "it", "he", "she", "they", "this", "that", "these", "those", "there", "one", "what", "who", "which", "nobody", "nothing", "everybody", "everyone", "anybody", "also", "only", "and", "or"];
     private static readonly HashSet<string> States = ["be", "have", "seem", "look", "mean"];
 
     /// <summary>"… go farther out and burns more fuel": the second verb is no part of what has to be done.</summary>
@@ -17,20 +16,12 @@ internal static class DoingQuestion
     /// <summary>The question and its answer, or null where the statement has another form.</summary>
     public static (string Question, string Answer)? Of(Statement statement)
     {
-        if (statement.Grammar is not { } grammar || MainClause.Of(grammar) is not { Subject: { First: 0, Count: <= LongestSubject } subject } || statement.Before.Count > 0)
+        if (PlainSubject.Of(statement) is not { } subject || subject.Words.Take(subject.End).Any(w => w is "and" or "or"))
         {
             return null;
         }
 
-        var words = statement.Part.Words.Select(w => w.Text).ToList();
-        var plain = words.ConvertAll(w => w.ToLowerInvariant().Trim(',', '.', ';', ':'));
-        if (words.Take(subject.End).Any(w => !char.IsLetterOrDigit(w[^1])) || plain.Take(subject.End).Any(NoSubjects.Contains) || Prepositions.Leads(plain[0]))
-        {
-            return null;
-        }
-
-        var about = WordForms.Small(string.Join(' ', words.Take(subject.End)));
-        var rest = plain[subject.End..];
+        var (about, rest) = (subject.About, subject.Words.Skip(subject.End).ToList());
         var (question, used) = rest switch
         {
             [var modal, "not", ..] when Modals.Contains(modal) => ($"What {modal} {about} not do?", 2),
@@ -39,7 +30,7 @@ internal static class DoingQuestion
             ["have", "to", ..] => ($"What do {about} have to do?", 2),
             _ => ("", 0),
         };
-        var answer = string.Join(' ', words.Skip(subject.End + used)).TrimEnd('.');
+        var answer = string.Join(' ', statement.Part.Words.Skip(subject.End + used).Select(w => w.Text)).TrimEnd('.');
         var said = Tokens.Of(answer);
         return used > 0 && said.Count is >= ShortestAnswer and <= LongestAnswer && !States.Contains(said[0]) && !GoesOn(said) && Tokens.ContentStems(answer).Count > 1 && Tokens.ContentStems(about).Count > 0
             ? (question, WordForms.Capital(answer) + ".")

@@ -134,7 +134,7 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
         var asked = quantities[^1];
         if (asked.FirstWord > 0 && Tokens.Of(part.Words[asked.FirstWord - 1].Text).Any(w => w == "and" || NumberWords.IsNumber(w)))
         {
-            // "A hundred and twenty" was read as two numbers.
+            // "Between five and ten": half of what is said.
             return null;
         }
 

@@ -1,17 +1,14 @@
-using Kostel.Core.Grammar;
 using Kostel.Core.Text;
-using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Study.Statements;
 
 /// <summary>A question for what the verb leads to: "The ascending limb pumps salt." asks "What does the ascending limb pump?"</summary>
 internal static class ObjectQuestion
 {
-    private const int LongestSubject = 8, LongestRest = 7, LeastLeft = 2;
+    private const int LongestRest = 7, LeastLeft = 2;
 
     private static readonly HashSet<string> Modals = ["can", "may", "must", "should", "will", "would", "could", "might", "cannot"];
     private static readonly HashSet<string> Being = ["is", "are", "was", "were"];
-    private static readonly HashSet<string> Pronouns = ["i", "we", "it", "he", "she", "they", "you", "this", "that", "these", "those", "there", "one", "what", "who", "which"];
     private static readonly HashSet<string> JoinsClauses = ["and", "but", "or", "because", "so", "if", "when", "while", "that", "which", "who", "than", "as", "until", "unless", "where", "it", "they", "them"];
 
     private static readonly HashSet<string> Leading = ["on", "from", "to", "with", "of", "for", "into", "through"];
@@ -24,32 +21,24 @@ internal static class ObjectQuestion
     /// <param name="missing">The words that are asked for.</param>
     public static string? Of(Statement statement, WordRun missing)
     {
-        if (statement.Grammar is not { } grammar || MainClause.Of(grammar) is not { Subject: { First: 0, Count: <= LongestSubject } subject })
+        if (PlainSubject.Of(statement) is not { } subject || missing.First <= subject.End)
         {
             return null;
         }
 
         var words = statement.Part.Words.Select(w => w.Text).ToList();
-        var (said, verb) = (words.Take(subject.End).ToList(), Plain(words[subject.End]));
-        var named = said.Select(Plain).ToList();
-        if (said.Any(w => !char.IsLetterOrDigit(w[^1])) || named.Any(w => Pronouns.Contains(w) || w is "also" or "only") || Prepositions.Leads(named[0]) || missing.First <= subject.End)
-        {
-            return null;
-        }
-
         var between = words[(subject.End + 1)..missing.First];
         var rest = words[missing.End..];
-        var leaves = grammar.ByPlace;
+        var leaves = statement.Grammar!.ByPlace;
         if (between.Concat(rest).Concat([words[missing.End - 1]]).SkipLast(1).Any(w => !char.IsLetterOrDigit(w[^1])) || rest.Count > LongestRest || between.Concat(rest).Select(Plain).Any(w => JoinsClauses.Contains(w) || w is "not" or "no" or "never")
             || Enumerable.Range(missing.End, rest.Count).Any(i => leaves.TryGetValue(i, out var leaf) && leaf.IsVerb))
         {
             return null;
         }
 
-        var about = WordForms.Small(string.Join(' ', said));
         var tail = string.Join(' ', rest).TrimEnd('.');
         tail = tail.Length == 0 ? "" : " " + tail;
-        var asked = Asked(verb, about, named, [.. between.Select(Plain)], tail, leaves.GetValueOrDefault(subject.End)?.Tag ?? "");
+        var asked = Asked(subject.Words[subject.End], subject.About, [.. subject.Words.Take(subject.End)], [.. between.Select(Plain)], tail, leaves.GetValueOrDefault(subject.End)?.Tag ?? "");
         return asked is not null && Tokens.ContentStems(asked).Distinct().Count() >= LeastLeft ? asked : null;
     }
 

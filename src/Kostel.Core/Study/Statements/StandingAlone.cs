@@ -70,6 +70,8 @@ internal static partial class StandingAlone
             return true;
         }
 
+        var firstVerb = grammar.Root.Leaves().FirstOrDefault(l => l.IsVerb)?.First ?? -1;
+        var saysWhatItIs = firstVerb > 0 && Carriers.Contains(Tokens.Of(words[firstVerb].Text).FirstOrDefault() ?? "");
         for (var i = 2; i < words.Count; i++)
         {
             if (Tokens.Of(words[i].Text) is ["they" or "them" or "their"] && !Enumerable.Range(0, i).Any(j => IsSeveral(Tokens.Of(words[j].Text))))
@@ -82,8 +84,7 @@ internal static partial class StandingAlone
                 continue;
             }
 
-            var at = i - 1;
-            var isEqual = leaves.Values.FirstOrDefault(l => l.IsVerb) is { First: > 0 } carries && carries.First < i && Carriers.Contains(Tokens.Of(words[carries.First].Text).FirstOrDefault() ?? "");
+            var (at, isEqual) = (i - 1, saysWhatItIs && firstVerb < i);
             while (at > 0 && !words[at].Text.EndsWith(',') && !words[at].Text.EndsWith(':') && Tokens.Of(words[at].Text) is [var w] && !Boundaries.Contains(w) && !(leaves.TryGetValue(at, out var leaf) && (leaf.IsVerb || (IsNaming(leaf) && !isEqual))))
             {
                 at--;

@@ -29,8 +29,11 @@ internal static class CourseSheetEndpoints
         return TypedResults.Ok(await context.ViewSheet(sheet, cancel));
     }
 
-    private static SheetRow Row(int course, SheetForm form, Sheet content, Asker asker, TimeProvider time) =>
-        new() { CourseId = course, OwnerId = asker.PersonId, Form = form, Name = SheetNames.Of(form), Content = content, MadeAt = time.GetUtcNow().UtcDateTime, ChangedAt = time.GetUtcNow().UtcDateTime };
+    private static SheetRow Row(int course, SheetForm form, Sheet content, Asker asker, TimeProvider time)
+    {
+        var now = time.GetUtcNow().UtcDateTime;
+        return new SheetRow { CourseId = course, OwnerId = asker.PersonId, Form = form, Name = SheetNames.Of(form), Content = content, MadeAt = now, ChangedAt = now };
+    }
 
     private static async Task<Ok<List<SheetEntry>>> List(string course, KostelContext context, Asker asker, CancellationToken cancel)
     {
