@@ -1,4 +1,6 @@
+using System.Collections.Concurrent;
 using System.Diagnostics;
+using System.Net;
 using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json;
@@ -13,6 +15,7 @@ internal sealed class ServerProcess : IDisposable
     private readonly bool ownsFolder;
     private readonly string[] arguments;
     private readonly StringBuilder errors = new();
+    private readonly ConcurrentQueue<string> said = new();
     private Process process = null!;
 
     public ServerProcess(string? folder = null, params string[] arguments)
@@ -66,7 +69,15 @@ internal sealed class ServerProcess : IDisposable
         process.BeginErrorReadLine();
         var line = process.StandardOutput.ReadLine() ?? throw new InvalidOperationException($"The server did not start. {Errors}");
         PrintedAddress = new Uri(line[line.IndexOf("http", StringComparison.Ordinal)..]);
-        Http = new HttpClient { BaseAddress = new Uri(PrintedAddress.GetLeftPart(UriPartial.Authority)), Timeout = TimeSpan.FromMinutes(5) };
+        var (output, log) = (process.StandardOutput, said);
+        _ = Task.Run(async () =>
+        {
+            while (await output.ReadLineAsync() is { } more)
+            {
+                log.Enqueue(more);
+            }
+        });
+        Http = new HttpClient(new FailuresTold(this)) { BaseAddress = new Uri(PrintedAddress.GetLeftPart(UriPartial.Authority)), Timeout = TimeSpan.FromMinutes(5) };
 
         // The printed address opens once; its cookie lasts.
         Http.GetAsync(PrintedAddress).GetAwaiter().GetResult().Dispose();
@@ -205,6 +216,23 @@ internal sealed class ServerProcess : IDisposable
         }
 
         return folder;
+    }
+
+    /// <summary>What the server wrote of a request that failed in it stands beside the test that failed by it.</summary>
+    private sealed class FailuresTold(ServerProcess server) : DelegatingHandler(new HttpClientHandler())
+    {
+        protected override async Task<HttpResponseMessage> SendAsync(HttpRequestMessage request, CancellationToken cancellationToken)
+        {
+            var response = await base.SendAsync(request, cancellationToken);
+            if (response.StatusCode == HttpStatusCode.InternalServerError)
+            {
+                // The log comes by another way than the answer, and may come a little later.
+                await Task.Delay(500, cancellationToken);
+                await Console.Error.WriteLineAsync($"{request.Method} {request.RequestUri} failed in the server:\n{string.Join('\n', server.said)}");
+            }
+
+            return response;
+        }
     }
 }
 
