@@ -45,6 +45,35 @@ internal static partial class CueText
             }
         }
 
+        return Shared(line, startMs, endMs, parts);
+    }
+
+    /// <summary>A cue by who says its parts: as it is, if none of the names begins one in it.</summary>
+    public static IEnumerable<Cue> Named(Cue cue, TurnNames names)
+    {
+        var parts = new List<(string? Voice, List<CueWord> Words)> { (null, []) };
+        for (var i = 0; i < cue.Words.Count; i++)
+        {
+            if (names.Known.FirstOrDefault(n => Begins(cue.Words, i, n)) is { } name)
+            {
+                parts.Add((name, []));
+                i += TextLines.Words(name).Length - 1;
+            }
+            else
+            {
+                parts[^1].Words.Add(cue.Words[i]);
+            }
+        }
+
+        return parts.Count == 1 ? [cue] : Shared(cue.Line, cue.StartMs, cue.EndMs, parts);
+    }
+
+    private static bool Begins(IReadOnlyList<CueWord> words, int from, string name) =>
+        TextLines.Words(name + ":") is var own && from + own.Length <= words.Count && own.Select((w, i) => words[from + i].Text == w).All(same => same);
+
+    /// <summary>Parts share the time of their cue by their letters.</summary>
+    private static IEnumerable<Cue> Shared(int line, int startMs, int endMs, List<(string? Voice, List<CueWord> Words)> parts)
+    {
         parts.RemoveAll(p => p.Words.Count == 0);
         var letters = Math.Max(1, parts.Sum(p => p.Words.Sum(w => w.Text.Length + 1L)));
         long done = 0;
@@ -77,7 +106,7 @@ internal static class CueTranscript
             problems.Add($"Line {late.Line}: this caption begins before the one above it. They were put in order.");
         }
 
-        var ordered = cues.Where(c => c.Words.Count > 0).OrderBy(c => c.StartMs).ToList();
+        var ordered = Named(cues.Where(c => c.Words.Count > 0).OrderBy(c => c.StartMs).ToList());
         if (ordered.Count == 0)
         {
             throw new FormatException(problems.FirstOrDefault() ?? $"Line 1: expected {expected}, but the file has no captions.");
@@ -110,6 +139,19 @@ internal static class CueTranscript
         var passages = PassageBuilder.Build(words, speakers, new HashSet<int>(), w => w.OpensCaption);
         var transcript = new Transcript("en", words.Max(w => w.EndMs), ids.Values.ToList(), passages, []);
         return new BroughtText(transcript, HasTimes: true, problems.Take(MostProblems).ToList());
+    }
+
+    /// <summary>Where the captions have no voices but names before what is said, a name holds until the next.</summary>
+    private static List<Cue> Named(List<Cue> cues)
+    {
+        var names = cues.Exists(c => c.Voice is not null) ? TurnNames.None : TurnNames.In(cues.ConvertAll(c => string.Join(' ', c.Words.Select(w => w.Text))));
+        if (names.IsEmpty)
+        {
+            return cues;
+        }
+
+        string? voice = null;
+        return cues.SelectMany(c => CueText.Named(c, names)).Select(c => c with { Voice = voice = c.Voice ?? voice }).ToList();
     }
 
     /// <summary>Words with times of their own begin there; those between share what is left.</summary>

@@ -19,9 +19,14 @@ public sealed record LinedText(IReadOnlyList<Sentence> Sentences, IReadOnlyList<
         var numbers = new List<int>();
         var at = 0;
         var lines = TextLines.Of(text);
+        var names = TurnNames.In(lines.Where(l => l.Length > 0).ToList());
+        var turn = 1;
         for (var i = 0; i < lines.Count; i++)
         {
-            var words = TextLines.Words(lines[i]);
+            // Another turn is another passage.
+            var (name, said) = names.Divide(lines[i]);
+            turn += name is null ? 0 : 1;
+            var words = TextLines.Words(said);
             if (words.Length == 0)
             {
                 continue;
@@ -35,7 +40,7 @@ public sealed record LinedText(IReadOnlyList<Sentence> Sentences, IReadOnlyList<
                 at = end;
             }
 
-            sentences.Add(new Sentence("p1", 0, spoken));
+            sentences.Add(new Sentence($"p{turn}", 0, spoken));
             numbers.Add(i + 1);
         }
 

@@ -11,7 +11,7 @@ public static partial class PlainText
     /// <summary>How long a letter is spoken where a text has no times (common practice, no source).</summary>
     internal const int MsPerLetter = 70;
 
-    private const int PauseMs = 700, LongestHeading = 12;
+    private const int PauseMs = 700, LongestHeading = 12, LongestPassage = 180;
 
     /// <summary>Writes plain text: <c>[1:02] Name: words</c>.</summary>
     public static string Write(Transcript transcript, TextOptions options) => Paragraphs(
@@ -42,6 +42,8 @@ public static partial class PlainText
             paragraphs.RemoveAt(0);
         }
 
+        var names = TurnNames.In(paragraphs.Where(p => !p.StartsWith('#')).SelectMany(p => p.Split('\n')).Select(Untimed).ToList());
+        paragraphs = paragraphs.SelectMany(p => Turns(p, names)).ToList();
         var pieces = paragraphs.ConvertAll(Piece.Of);
         for (var i = 0; i < pieces.Count; i++)
         {
@@ -54,17 +56,56 @@ public static partial class PlainText
             }
         }
 
-        // A name stands before every passage or none is a name: "Remember: …" is no speaker.
+        // A name stands before every passage, or it recurs; else none is a name: "Remember: …" is no speaker.
         var spoken = pieces.Where(p => !p.IsHeading).ToList();
-        var haveNames = spoken.Count > 1 && spoken.All(p => p.Name is not null);
-        if (!haveNames)
+        if (!names.IsEmpty)
         {
-            pieces = pieces.ConvertAll(p => p.Name is null || p.NameIsMarked ? p : p with { Text = $"{p.Name}: {p.Text}", Name = null });
+            pieces = WithNames(pieces, names);
+        }
+        else if (spoken.Count < 2 || !spoken.TrueForAll(p => p.Name is not null))
+        {
+            pieces = pieces.ConvertAll(p => p.Name is null || p.NameIsMarked ? p : p.Unnamed());
         }
 
         return spoken.Count > 0
             ? Build(pieces, title)
             : throw new FormatException("Line 1: expected text, but there are no words in this file.");
+    }
+
+    /// <summary>The parts of a paragraph that begin with a name on a line of their own, or with a time where several lines do; lines of one person stay together.</summary>
+    private static IEnumerable<string> Turns(string paragraph, TurnNames names)
+    {
+        var lines = paragraph.Split('\n');
+        var areTimed = lines.Count(l => TimeFirst().IsMatch(l + "\n")) > 1;
+        var (open, speaker) = (new List<string>(), (string?)null);
+        foreach (var line in lines)
+        {
+            var (name, said) = names.Divide(line);
+            var begins = (areTimed && TimeFirst().IsMatch(line + "\n")) || (names.Divide(Untimed(line)).Name is { } named && named != speaker);
+            if (begins && open.Count > 0)
+            {
+                yield return string.Join('\n', open);
+                open.Clear();
+            }
+
+            open.Add(begins || name is null ? line : said);
+            speaker = name ?? names.Divide(Untimed(line)).Name ?? speaker;
+        }
+
+        yield return string.Join('\n', open);
+    }
+
+    private static string Untimed(string line) => TimeFirst().Match(line) is { Success: true } time ? time.Groups["rest"].Value : line;
+
+    /// <summary>A name holds until the next; what else stands before a colon is said.</summary>
+    private static List<Piece> WithNames(List<Piece> pieces, TurnNames names)
+    {
+        string? speaker = null;
+        return pieces.ConvertAll(p =>
+        {
+            var own = p.Name is null || p.NameIsMarked || names.Known.Contains(p.Name) ? p : p.Unnamed();
+            return p.IsHeading ? p : own with { Name = speaker = own.Name ?? speaker };
+        });
     }
 
     private static string Paragraphs(Transcript transcript, Func<string, string> heading, Func<Passage, string> passage, string? title)
@@ -110,7 +151,9 @@ public static partial class PlainText
                 end = Math.Min(end, limit > start ? limit : start + Math.Max(0, ((limit / 1000 * 1000) + 999 - start) / 2));
             }
 
-            passages.Add(new Passage($"p{passages.Count + 1}", speakers[pieces[i].Name ?? ""].Id, start, end, WordFit.Share(words, start, end, opensCaption: false).ToList()));
+            var said = WordFit.Share(words, start, end, opensCaption: false).ToList();
+            var parts = said.Count > LongestPassage && (pieces[i].HasLines || pieces.Count == 1) ? PassageBuilder.Build(said, speakers[pieces[i].Name ?? ""].Id, new HashSet<int>()).Select(p => p.Words) : [said];
+            passages.AddRange(parts.Select((p, n) => new Passage($"p{passages.Count + 1 + n}", speakers[pieces[i].Name ?? ""].Id, p[0].StartMs, p[^1].EndMs, p)).ToList());
             at = end + (hasTimes ? 0 : PauseMs);
         }
 
@@ -169,7 +212,7 @@ public static partial class PlainText
     [GeneratedRegex(@"^(?:\*\*(?<marked>[^*\n]{1,80}):\*\*|(?<name>\p{Lu}[^:.?!\n]{0,59}):)\s+(?<rest>\S.*)$", RegexOptions.CultureInvariant | RegexOptions.Singleline, 1000)]
     private static partial Regex NameFirst();
 
-    private sealed record Piece(string Text, int? AtMs, string? Name, bool NameIsMarked, bool IsHeading, bool IsQuestion)
+    private sealed record Piece(string Text, int? AtMs, string? Name, bool NameIsMarked, bool IsHeading, bool IsQuestion, bool HasLines = false)
     {
         public static Piece Of(string paragraph)
         {
@@ -195,7 +238,10 @@ public static partial class PlainText
             }
 
             var isQuestion = rest.Length > 2 && rest[0] == '*' && rest[1] != '*' && rest[^1] == '*' && rest[^2] != '\\';
-            return new Piece(Unescape(isQuestion ? rest[1..^1] : rest), at, name, isMarked, false, isQuestion);
+            return new Piece(Unescape(isQuestion ? rest[1..^1] : rest), at, name, isMarked, false, isQuestion, paragraph.Contains('\n', StringComparison.Ordinal));
         }
+
+        /// <summary>What looked like a name is said.</summary>
+        public Piece Unnamed() => this with { Text = $"{Name}: {Text}", Name = null };
     }
 }

@@ -28,7 +28,7 @@ public static partial class SubRip
     {
         var lines = TextLines.Of(text);
         var problems = new List<string>();
-        var cues = new List<Cue>();
+        var cues = new List<RawCue>();
         for (var i = 0; i < lines.Count; i++)
         {
             if (!CaptionClock.IsTiming(lines[i]))
@@ -42,14 +42,15 @@ public static partial class SubRip
                 continue;
             }
 
-            cues.Add(new Cue(i + 1, span.StartMs, span.EndMs, null, CueText.Words(Tags().Replace(TextOf(lines, i + 1), ""))));
+            cues.Add(new RawCue(i + 1, span.StartMs, span.EndMs, TextOf(lines, i + 1).Select(l => Tags().Replace(l, "")).ToList()));
         }
 
-        return CueTranscript.Build(cues, problems, "a line such as 00:01:02,500 --> 00:01:05,000");
+        var said = RawCues.OnlySaid(cues, problems).Select(c => new Cue(c.Line, c.StartMs, c.EndMs, null, CueText.Words(c.Text))).ToList();
+        return CueTranscript.Build(said, problems, "a line such as 00:01:02,500 --> 00:01:05,000");
     }
 
     /// <summary>The lines up to the next caption: its number and the empty line before it do not belong.</summary>
-    private static string TextOf(IReadOnlyList<string> lines, int from)
+    private static IEnumerable<string> TextOf(IReadOnlyList<string> lines, int from)
     {
         var end = from;
         while (end < lines.Count && !CaptionClock.IsTiming(lines[end]))
@@ -62,7 +63,7 @@ public static partial class SubRip
             end--;
         }
 
-        return string.Join('\n', lines.Skip(from).Take(end - from));
+        return lines.Skip(from).Take(end - from);
     }
 
     /// <summary>Styles that players know: tags of a single word, and places in braces.</summary>

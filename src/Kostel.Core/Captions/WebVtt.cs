@@ -45,7 +45,7 @@ public static class WebVtt
     public static IReadOnlyList<Chapter> ReadChapters(string text)
     {
         var (cues, problems) = Cues(text);
-        var chapters = cues.Where(c => c.EndMs > c.StartMs && c.Words.Count > 0)
+        var chapters = Voices(cues).Where(c => c.EndMs > c.StartMs && c.Words.Count > 0)
             .Select(c => new Chapter(string.Join(' ', c.Words.Select(w => w.Text)), c.StartMs, c.EndMs)).ToList();
         return chapters.Count > 0 ? chapters : throw new FormatException(problems.FirstOrDefault() ?? "Line 1: expected chapters with their times.");
     }
@@ -55,14 +55,16 @@ public static class WebVtt
     public static BroughtText Read(string text)
     {
         var (cues, problems) = Cues(text);
-        return CueTranscript.Build(cues, problems, "a line such as 00:01:02.500 --> 00:01:05.000");
+        return CueTranscript.Build(Voices(RawCues.OnlySaid(cues, problems)).ToList(), problems, "a line such as 00:01:02.500 --> 00:01:05.000");
     }
 
-    private static (List<Cue> Cues, List<string> Problems) Cues(string text)
+    private static IEnumerable<Cue> Voices(IEnumerable<RawCue> cues) => cues.SelectMany(c => CueText.Voices(c.Line, c.StartMs, c.EndMs, c.Text));
+
+    private static (List<RawCue> Cues, List<string> Problems) Cues(string text)
     {
         var lines = TextLines.Of(text);
         var problems = new List<string>();
-        var cues = new List<Cue>();
+        var cues = new List<RawCue>();
         if (lines.Count == 0 || !(lines[0] == "WEBVTT" || lines[0].StartsWith("WEBVTT ", StringComparison.Ordinal) || lines[0].StartsWith("WEBVTT\t", StringComparison.Ordinal)))
         {
             problems.Add("Line 1: expected WEBVTT. The captions were read all the same.");
@@ -88,7 +90,7 @@ public static class WebVtt
 
                 if (CaptionClock.ReadSpan(lines[i]) is { } span)
                 {
-                    cues.AddRange(CueText.Voices(first, span.StartMs, span.EndMs, string.Join('\n', lines.Skip(first).Take(end - first))));
+                    cues.Add(new RawCue(first, span.StartMs, span.EndMs, lines.Skip(first).Take(end - first).ToList()));
                 }
                 else
                 {

@@ -22,4 +22,12 @@ public class LinedTextTests
         Assert.Null(LinedText.Read("One.\nTwo."));
         Assert.Null(LinedText.Read(""));
     }
+
+    [Fact]
+    public void A_name_before_a_line_is_no_part_of_its_sentence_and_begins_a_turn()
+    {
+        var text = LinedText.Read("Ines: Why does it leak?\nTom: The wall is old.\nIt is clay.\nInes: And the gate?\nTom: Oak.\n")!;
+        Assert.Equal(["Why does it leak?", "The wall is old.", "It is clay.", "And the gate?", "Oak."], text.Sentences.Select(s => s.Text));
+        Assert.Equal([0, 0, 1, 0, 0], text.Sentences.Zip(text.Sentences.Prepend(null!)).Select(p => p.First.PassageId == p.Second?.PassageId ? 1 : 0));
+    }
 }
