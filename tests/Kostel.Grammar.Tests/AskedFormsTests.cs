@@ -28,11 +28,32 @@ public sealed class AskedFormsTests : IDisposable
     [InlineData("Come in, come in, there is room beside the stove.")]
     [InlineData("Four thousand kilometres if you ride in the rain, perhaps seven in the dry.")]
     [InlineData("A trap gate, yes, and millers have had to pay for them.")]
+    [InlineData("Come round, not too close, the kiln is at nine hundred degrees.")]
+    [InlineData("A drop of water on the rim, a tap, and it comes off the stick.")]
+    [InlineData("You have to keep turning it all the time because the wax runs down.")]
+    [InlineData("The trial in the reader had barley that came up five days after the frost.")]
+    [InlineData("Up to ninety kilos a field, which is what many farmers are given by the mill.")]
     public void Talk_and_what_has_no_verb_is_not_asked_about(string said) => Assert.Empty(Asked(said));
 
     [Fact]
     public void Names_are_asked_for_as_a_whole() =>
         Assert.DoesNotContain(Asked("The lung keeps the blood from turning sour by giving out carbon dioxide."), c => c.Back is "Dioxide." or "Carbon.");
+
+    [Fact]
+    public void What_is_asked_for_does_not_stand_in_the_question() =>
+        Assert.DoesNotContain(Asked("If a farmer mows the meadow and the miller owes him twenty florins for the hay, he cannot sue for the twenty florins."), c => c.Back == "Twenty florins.");
+
+    [Theory]
+    [InlineData("After rain a passenger train can only stop in about a kilometre.", "A kilometre.")]
+    [InlineData("Over thirty winters in a row the chance of at least one is twenty six per cent.", "Twenty six per cent.")]
+    public void The_number_that_is_measured_is_asked_for(string said, string back) => Assert.Contains(Asked(said), c => c.Back == back);
+
+    [Fact]
+    public void What_is_compared_brings_along_what_with()
+    {
+        var statements = StatementFinder.Of(Sentences.Of(Read("Clover adds nitrogen to the field.\nMustard grows faster but adds none.").Passages), [], grammar).All;
+        Assert.Equal("Clover adds nitrogen to the field.", Assert.Single(statements.Single(s => s.Sentence == 1).Before).Text);
+    }
 
     [Fact]
     public void What_points_out_of_its_sentence_brings_the_one_before_along()

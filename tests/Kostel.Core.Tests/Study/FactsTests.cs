@@ -12,6 +12,9 @@ public class FactsTests
     [InlineData("A fair stream is a stream that goes your way, and a foul stream is a stream that goes against you.", "fair stream", "a stream that goes your way")]
     [InlineData("High water is the highest level that the sea reaches, and low water is the lowest level.", "high water", "the highest level that the sea reaches")]
     [InlineData("The loss of nutrients by water that drains through the soil is called leaching.", "leaching", "the loss of nutrients by water that drains through the soil")]
+    [InlineData("Now the gnomon, that's a rod, a plain one, and we set it up at noon.", "gnomon", "a rod, a plain one")]
+    [InlineData("A weir, what is a weir, well, it's a wall that the river runs over.", "weir", "a wall that the river runs over")]
+    [InlineData("Cold air over a warm sea, that's your sea smoke.", "sea smoke", "cold air over a warm sea")]
     [InlineData("Such a tide, with two high waters each day, is called a semidiurnal tide.", "semidiurnal tide", "a tide, with two high waters each day")]
     public void A_sentence_that_says_what_something_is(string text, string term, string meaning)
     {
@@ -25,11 +28,30 @@ public class FactsTests
     [InlineData("It is the full tank of the soil.")]
     [InlineData("The answer is a surface that grows with every cut.")]
     [InlineData("The first source is the atlas of the stream.")]
+    [InlineData("The fourth thing is the wish of both sides to be bound.")]
+    [InlineData("A deed is the exception that every clerk knows of.")]
+    [InlineData("The weather, that's the question that everybody asks.")]
+    [InlineData("The old mill, that's where I learned it.")]
     [InlineData("In the drift is the distance that the stream carries you.")]
     [InlineData("A mulch is a layer of material that covers the soil, five centimetres of.")]
     [InlineData("What is a tide with a large range?")]
     [InlineData("")]
     public void A_sentence_that_does_not(string text) => Assert.Null(text.Length == 0 ? null : Definitions.Find(Lecture.Sentence(text)));
+
+    [Theory]
+    [InlineData("The soil stays cold longer in spring.", true)]
+    [InlineData("Mustard grows fast but adds none.", true)]
+    [InlineData("Between strangers the law presumes the opposite.", true)]
+    [InlineData("The big ones suffer most from the plough.", true)]
+    [InlineData("The second is a matter of taste.", true)]
+    [InlineData("Soda makes the sand melt at a lower heat.", false)]
+    [InlineData("Iron is heavier than oak.", false)]
+    [InlineData("If you stir it the broth cools faster.", false)]
+    [InlineData("The glass gets stiffer in the air.", false)]
+    [InlineData("The deeper the well, the colder the water.", false)]
+    [InlineData("The difference between the two is the price.", false)]
+    [InlineData("None of the boats came home.", false)]
+    public void What_is_left_unsaid(string text, bool isUnsaid) => Assert.Equal(isUnsaid, Unsaid.IsIn(Kostel.Core.Text.Tokens.Of(text)));
 
     [Theory]
     [InlineData("A lunar day is twenty four hours and fifty minutes long.", "twenty four hours and fifty minutes")]
@@ -44,6 +66,7 @@ public class FactsTests
     [InlineData("Press a hundred to a hundred and twenty times a minute.", "a hundred to a hundred and twenty times")]
     [InlineData("Sea water has three and a half per cent of salt, our blood one per cent.", "one per cent")]
     [InlineData("A train doing a hundred and sixty needs a kilometre.", "")]
+    [InlineData("A train doing a hundred and sixty needs about a kilometre.", "a kilometre")]
     public void Quantities_are_numbers_with_units(string text, string expected) =>
         Assert.Equal(expected, string.Join('|', Quantities.Find(Lecture.Sentence(text)).Select(q => q.Text)));
 

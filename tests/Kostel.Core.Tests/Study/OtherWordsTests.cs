@@ -68,4 +68,12 @@ public class OtherWordsTests
         Assert.Empty(none.Saying("the mean speed"));
         Assert.Empty(none.OfOneKindWith("speed"));
     }
+
+    [Fact]
+    public void The_wrong_choices_are_things_that_are_used_as_the_right_one_is()
+    {
+        var vectors = WordVectors.Read(new MemoryStream(WordTable.Of(("deed", 100, 0), ("offer", 90, 44), ("pledge", 80, 60), ("voyage", -20, 98), ("clerk", -90, 44))));
+        var wrong = new WrongChoices([.. new[] { "clerk", "voyage", "pledge", "offer", "other pledge" }.Select(n => new NamedThing(n, "the", false))], new OtherWords(new WordKnowledge(vectors, Lexicon.None, WordRelations.None), []));
+        Assert.Equal(["the offer", "the pledge"], wrong.For(new NamedThing("deed", "the", false), "A promise in ____ binds.", 3));
+    }
 }

@@ -44,7 +44,7 @@ public static class CardMaker
     /// <summary>Cards whose sources share this much of the words of the shorter one ask the same.</summary>
     private const double SameWords = 0.7;
 
-    private const int ShortestMeaning = 4, LongestMeaning = 26;
+    private const int ShortestMeaning = 3, LongestMeaning = 26;
 
     /// <summary>The best cards, spread over the chapters, in the order of the lecture.</summary>
     /// <param name="transcript">The lecture.</param>
@@ -69,7 +69,7 @@ public static class CardMaker
         var (sentences, importance, facts, statements) = (ground.Sentences, ground.Importance, ground.Facts, ground.Statements);
         var gaps = ground.HasGrammar ? null : new GapCards(sentences);
         var candidates = sentences
-            .SelectMany((s, i) => facts.IsOfCourse(i) || statements.IllFormed.Contains(i) ? [] : Candidates(i, ground).Concat(Gap(s)))
+            .SelectMany((s, i) => facts.IsOfCourse(i) || statements.IllFormed.Contains(i) || StandingAlone.IsTalk(s.Text) ? [] : Candidates(i, ground).Concat(Gap(s)))
             .Concat(statements.All.SelectMany(Fact))
             .Where(c => isWanted?.Invoke(c.Card) != false && !AsksInHalf(c.Card, ground))
             .ToList();

@@ -90,7 +90,7 @@ internal static partial class Reasons
     }
 
     /// <summary>A word that stands for something said before; "one of the reasons" and "the one that" do not.</summary>
-    private static bool Points(IReadOnlyList<string> words) => words.Any(w => w is "this" or "these" or "those") || words.Take(5).Any(w => w is "it" or "they" or "them" or "its" or "their" or "it's" or "they're") || words[0] is "that" or "there" or "which" or "such" or "what" or "also" or "then";
+    private static bool Points(IReadOnlyList<string> words) => words.Any(w => w is "this" or "these" or "those") || words.Take(5).Any(w => w is "it" or "they" or "them" or "its" or "their" or "it's" or "they're") || words[0] is "that" or "there" or "which" or "such" or "what" or "also" or "then" || (words[0] is "you" or "we" && words.Contains("it")) || Unsaid.IsIn(words);
 
     private static string Announced(Sentence sentence)
     {

@@ -30,11 +30,14 @@ public static partial class Definitions
         "and", "but", "so", "if", "when", "because", "since", "while", "as", "though", "although", "unless", "until", "than", "like", "your", "our", "my", "his", "her", "their", "useful", "good", "great", "common",
     ];
 
+    /// <summary>"The fourth thing" is no term.</summary>
+    private static readonly HashSet<string> NoHeads = ["thing", "things", "one", "ones", "way", "ways", "point", "points", "reason", "reasons", "question", "answer", "idea", "exception", "opposite", "other"];
+
     /// <summary>The definition that a sentence gives, or null.</summary>
     public static Definition? Find(Sentence sentence)
     {
         var text = PauseInside().Replace(QuotableSentence.Untied(sentence.Text), m => m.Value[1..].ToLowerInvariant());
-        return IsThing(text, sentence) ?? IsCalled(text, sentence) ?? WeCall(text, sentence);
+        return IsThing(text, sentence) ?? IsCalled(text, sentence) ?? WeCall(text, sentence) ?? SpokenDefinitions.Of(sentence);
     }
 
     private static Definition? IsThing(string text, Sentence sentence)
@@ -86,17 +89,19 @@ public static partial class Definitions
     /// <summary>Words with which no description of a thing begins.</summary>
     private static readonly HashSet<string> NoMeanings = ["if", "when", "because", "so", "then", "there", "this", "that", "it", "these", "those", "they", "such", "which", "what", "put", "take", "let", "say", "go", "look", "make", "keep", "give", "add", "it's", "that's", "there's", "they're"];
 
-    private static bool IsWhole(string meaning)
+    /// <summary>Whether what a thing is said to be is told to its end.</summary>
+    internal static bool IsWhole(string meaning)
     {
         var words = Tokens.Of(meaning);
         return words.Count <= MostWords && !QuotableSentence.BreaksOff(words) && !RunsOn().IsMatch(meaning);
     }
 
-    private static bool IsTerm(string term)
+    /// <summary>Whether words can name a thing that one looks up.</summary>
+    internal static bool IsTerm(string term)
     {
         var words = Tokens.Of(term);
         return words.Count is >= 1 and <= LongestTerm
-            && !NoTerms.Contains(words[0])
+            && !NoTerms.Contains(words[0]) && !NoHeads.Contains(words[^1])
             && !words.Any(w => NumberWords.IsNumber(w) || w is "and" or "or" or "is" or "are" or "not")
             && words.Any(w => w.Length > 2 && !StopWords.Contains(w));
     }
@@ -104,7 +109,7 @@ public static partial class Definitions
     private const string UpToFourWords = @"[\p{L}'’-]+(?: [\p{L}'’-]+){0,3}?";
 
     /// <summary>"is based on …" says what is done to a thing, not what it is.</summary>
-    private const string NoMeaning = @"there\b|worst\b|best\b|most\b|only\b|one \p{L}+ \b|not\b|always\b|never\b|usually\b|often\b|sometimes\b|also\b|still\b|already\b|that\b|called\b|so\b|too\b|as\b|kept\b|held\b|full\b|\p{L}+ed (?:on|in|by|from|as|at|with)\b";
+    private const string NoMeaning = @"there\b|worst\b|best\b|most\b|only\b|one \p{L}+ \b|not\b|exception\b|opposite\b|reverse\b|same\b|reason\b|answer\b|always\b|never\b|usually\b|often\b|sometimes\b|also\b|still\b|already\b|that\b|called\b|so\b|too\b|as\b|kept\b|held\b|full\b|\p{L}+ed (?:on|in|by|from|as|at|with)\b";
 
     private const string Meaning = $"(?:(?:a|an|the) )?(?!{NoMeaning})" + @"\p{L}[^.?!]{12,}";
 

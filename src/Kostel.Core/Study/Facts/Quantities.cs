@@ -17,6 +17,8 @@ public static partial class Quantities
 {
     private const double Half = 0.5, Twice = 2;
 
+    private static readonly HashSet<string> Roughly = ["about", "roughly", "nearly", "almost", "around", "approximately", "under", "within"];
+
     private static readonly HashSet<string> NoUnits =
     [
         "of", "and", "or", "is", "are", "in", "on", "at", "to", "the", "a", "an", "it", "that", "this", "for", "from", "by", "with",
@@ -34,6 +36,14 @@ public static partial class Quantities
             {
                 found.Add(new Quantity(string.Join(' ', sentence.Words.Skip(i).Take(3).Select(w => w.Text)).TrimEnd('.', ',', ';', ':'), Tokens.Stem(words[i + 2]), Half, i, 3, sentence));
                 i += 2;
+                continue;
+            }
+
+            if (i > 0 && i + 1 < words.Count && words[i] is "a" or "an" && Roughly.Contains(words[i - 1]) && IsMeasure(words[i + 1]))
+            {
+                // "About a kilometre".
+                found.Add(new Quantity($"{sentence.Words[i].Text} {sentence.Words[i + 1].Text}".TrimEnd('.', ',', ';', ':'), Tokens.Stem(words[i + 1]), 1, i, 2, sentence));
+                i++;
                 continue;
             }
 

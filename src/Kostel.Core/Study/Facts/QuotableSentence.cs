@@ -17,7 +17,7 @@ public static partial class QuotableSentence
     [
         "this", "these", "those", "such", "here", "we", "i", "our", "my", "me", "us", "ours", "tonight", "today", "tomorrow", "yesterday",
         "please", "let", "let's", "he", "she", "his", "her", "above", "i'm", "we'll", "i'll", "example", "welcome", "thank", "everybody",
-        "everyone", "somebody", "evening", "exercise",
+        "everyone", "somebody", "somewhere", "evening", "exercise",
     ];
 
     private static readonly HashSet<string> LeavesOpen =
@@ -51,6 +51,7 @@ public static partial class QuotableSentence
             && IsHeardWell(sentence)
             && !PointsWithThat().IsMatch(text)
             && !BreaksOff(words)
+            && !Unsaid.IsIn(words)
             && (!PointingOpeners.Contains(words[0]) || (allowCondition && words[0] is "if"))
             && !(words[0] is "the" or "a" && words.Count > 1 && PointingOpeners.Contains(words[1]))
             && !words.Any(PointsElsewhere.Contains)

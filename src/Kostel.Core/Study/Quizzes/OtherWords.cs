@@ -1,3 +1,4 @@
+using Kostel.Core.Study.Statements;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
@@ -9,7 +10,7 @@ namespace Kostel.Core.Study.Quizzes;
 internal sealed class OtherWords(WordKnowledge words, IReadOnlyList<Sentence> sentences)
 {
     private const int MostAlso = 12, LongestExchanged = 2;
-    private const double Near = 0.35, NearlyTheSame = 0.5;
+    private const double Near = 0.45, NearlyTheSame = 0.5, MostlyVerb = 0.4;
 
     private readonly HashSet<string> used = [.. sentences.SelectMany(s => Tokens.ContentStems(s.Text))];
 
@@ -26,7 +27,10 @@ internal sealed class OtherWords(WordKnowledge words, IReadOnlyList<Sentence> se
     /// <summary>Names of other things of the kind of a thing that one word names, those nearest to it first.</summary>
     public IEnumerable<string> OfOneKindWith(string name) => name.Contains(' ') || char.IsUpper(name[0])
         ? []
-        : Unused(words.Relations.OfOneKindWith(name)).Select(w => (Word: w, Likeness: words.Vectors.Similarity(name, w))).Where(w => w.Likeness >= Near).OrderByDescending(w => w.Likeness).Select(w => w.Word);
+        : Unused(words.Relations.OfOneKindWith(name)).Where(w => words.Lexicon.KindsOf(w).VerbShare <= MostlyVerb).Select(w => (Word: w, Likeness: words.Vectors.Similarity(name, w))).Where(w => w.Likeness >= Near).OrderByDescending(w => w.Likeness).Select(w => w.Word);
+
+    /// <summary>How alike the words for two things are used, from -1 to 1; 0 where that is not known.</summary>
+    public double Likeness(NamedThing a, NamedThing b) => words.Vectors.Similarity(a.Head, b.Head);
 
     private IReadOnlyList<string> SameAs(string word) =>
         StopWords.Contains(word) || NumberWords.IsNumber(word) ? [] : [.. words.Relations.SameAs(word).Where(o => words.Vectors.Count == 0 || words.Vectors.Similarity(word, o) >= NearlyTheSame)];

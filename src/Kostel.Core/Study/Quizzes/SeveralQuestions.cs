@@ -25,7 +25,7 @@ internal static partial class SeveralQuestions
         }
 
         var items = parts.Select(p => text[p.From..p.To].Trim(' ', ',', '.')).ToList();
-        if (statement.Grammar is not { IsWhole: true } grammar || !Joined().IsMatch(text[parts[^2].From..parts[^1].To]) || AnyVerb(grammar, text, parts))
+        if (statement.Grammar is not { IsWhole: true } grammar || !Joined().IsMatch(text[parts[^2].From..parts[^1].To]) || Joined().Count(text[parts[0].From..parts[^1].To]) > 1 || AnyVerb(grammar, text, parts))
         {
             return null;
         }

@@ -11,20 +11,23 @@ namespace Kostel.Core.Study.Quizzes;
 /// <param name="others">Words of the same kind that it does not use, for where it names too little.</param>
 internal sealed class WrongChoices(IReadOnlyList<NamedThing> things, OtherWords others)
 {
-    private const int MoreWords = 2;
-    private const double MostLonger = 2.2;
+    private const int MoreWords = 2, Enough = 2;
+    private const double Alike = 0.15, MostLonger = 2.2, LengthLess = 0.3, ArticleLess = 0.3;
 
-    private readonly ILookup<(bool, bool, bool), NamedThing> byForm = things.Where(t => !Tokens.Of(t.Name).Any(NumberWords.IsNumber)).ToLookup(Form);
+    /// <summary>With these a name says which only by what was said before.</summary>
+    private static readonly HashSet<string> Pointing = ["other", "others", "same", "first", "second", "third", "last", "next", "whole", "own", "former", "latter", "such", "only"];
+
+    private readonly ILookup<(bool, bool, bool), NamedThing> byForm = things.Where(t => !Tokens.Of(t.Name).Any(w => NumberWords.IsNumber(w) || Pointing.Contains(w))).ToLookup(Form);
 
     /// <summary>Up to <paramref name="count"/> of them in the form in which the right one fills its place, the ones most alike in form first.</summary>
     public IReadOnlyList<string> For(NamedThing right, string question, int count)
     {
         var taken = Tokens.ContentStems($"{right.Name} {question}").ToHashSet();
         var chosen = new List<string>();
-        foreach (var thing in byForm[Form(right)].Where(t => IsAlike(t, right)).OrderBy(t => Math.Abs(t.Name.Length - right.Name.Length) + (t.Article == right.Article ? 0 : right.Name.Length)).Concat(Beside(right)))
+        foreach (var (thing, isSaid) in byForm[Form(right)].Where(t => IsAlike(t, right)).OrderByDescending(t => Plausible(t, right)).Select(t => (t, true)).Concat(Beside(right).Select(t => (t, false))))
         {
             var stems = Tokens.ContentStems(thing.Name).ToList();
-            if (stems.Count > 0 && !stems.Exists(taken.Contains))
+            if (stems.Count > 0 && !stems.Exists(taken.Contains) && (chosen.Count < Enough || (isSaid && others.Likeness(thing, right) >= Alike)))
             {
                 chosen.Add(right.IsArticleOutside || right.Article.Length == 0 ? thing.Name : $"{thing.Article} {thing.Name}");
                 taken.UnionWith(stems);
@@ -39,8 +42,12 @@ internal sealed class WrongChoices(IReadOnlyList<NamedThing> things, OtherWords 
         return chosen;
     }
 
+    /// <summary>Used alike, as long, and behind the same article.</summary>
+    private double Plausible(NamedThing thing, NamedThing right) =>
+        others.Likeness(thing, right) - (LengthLess * Math.Abs(thing.Name.Length - right.Name.Length) / right.Name.Length) - (thing.Article == right.Article ? 0 : ArticleLess);
+
     private IEnumerable<NamedThing> Beside(NamedThing right) =>
-        others.OfOneKindWith(right.Name).Select(n => new NamedThing(n, right.Article, right.IsArticleOutside)).Where(t => Form(t) == Form(right) && IsAlike(t, right));
+        others.OfOneKindWith(right.Name).Select(n => new NamedThing(n, right.Article, right.IsArticleOutside)).Select(t => t with { Article = t.Article is "a" or "an" ? (t.BeginsWithVowel ? "an" : "a") : t.Article }).Where(t => Form(t) == Form(right) && IsAlike(t, right));
 
     /// <summary>Other numbers with the unit of the right one: those of the lecture first, then the usual slips, half and double.</summary>
     public static IReadOnlyList<string> ForNumber(FactGap gap, IEnumerable<Facts.Quantity> others, int count)

@@ -42,7 +42,7 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
     private static readonly HashSet<string> PointsAway =
     [
         "tonight", "today", "yesterday", "tomorrow", "here", "example", "above", "let's", "we'll", "everybody", "please", "welcome", "thank", "thanks", "slide", "lecture",
-        "imagine", "picture", "suppose", "someone", "somebody",
+        "imagine", "picture", "suppose", "someone", "somebody", "somewhere",
     ];
 
     /// <summary>Whom these stand for is said before, unless it is far enough from the beginning to be said in the sentence itself.</summary>
@@ -57,7 +57,7 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
     private static readonly HashSet<string> Vague =
     [
         "one", "ones", "thing", "things", "lot", "answer", "question", "way", "ways", "time", "times", "it", "they", "them", "you", "we", "us", "that", "this", "something", "anything", "nothing", "everything", "other", "others", "more", "less", "much", "many",
-        "some", "all", "both", "cent", "rule", "example", "reason", "case", "problem", "matter", "each", "same", "too", "very", "good", "bad", "bit", "kind", "kinds", "sort", "part", "parts", "words", "questions", "points", "reasons", "people", "place", "yourself", "itself", "themselves", "here", "there", "what", "whatever", "who", "order", "spite", "favour", "front", "fact", "moment", "hand", "side", "end", "means", "i", "me", "he", "she", "his", "her", "its", "their", "your",
+        "some", "all", "both", "cent", "rule", "example", "reason", "case", "problem", "matter", "each", "same", "too", "very", "good", "bad", "bit", "kind", "kinds", "sort", "part", "parts", "words", "questions", "points", "reasons", "people", "place", "yourself", "itself", "themselves", "here", "there", "what", "whatever", "who", "order", "spite", "favour", "front", "opposite", "reverse", "rest", "latter", "former", "exception", "difference", "seconds", "minutes", "hours", "days", "weeks", "months", "years", "fact", "moment", "hand", "side", "end", "means", "i", "me", "he", "she", "his", "her", "its", "their", "your",
     ];
 
     private static readonly HashSet<string> Owners = ["its", "their"];
@@ -82,7 +82,7 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
         }
 
         var told = Tokens.ContentStems(statement.Context).ToHashSet();
-        if (WithoutNumber(statement.Part) is var (rest, number))
+        if (WithoutNumber(statement.Part) is var (rest, number) && !IsSaid(statement.Context, number.Text))
         {
             return new FactGap(statement, Asides.Without(statement.Context + rest), number.Text, number);
         }
@@ -112,12 +112,13 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
             && !QuotableSentence.BreaksOff(words)
             && !statement.Part.Words[0].Text.EndsWith(':')
             && StandingAlone.HasVerb(statement.Part, statement.Grammar)
+            && !StandingAlone.IsFragment(statement.Part, statement.Grammar)
             && !StandingAlone.IsTalk(statement.Context + statement.Part.Text)
             && !IsOwnTale(words)
             && !words.Any(PointsAway.Contains)
             && !words.Take(FarEnough).Any(Persons.Contains)
             && words is not ["let", "me" or "us", ..]
-            && statement.Before.Select(b => Tokens.Of(b.Text)).All(b => b is not ["because", ..] && !b.Any(PointsAway.Contains));
+            && statement.Before.Select(b => Tokens.Of(b.Text)).All(b => b is not (["because", ..] or [_, "thing", ..]) && !b.Any(PointsAway.Contains) && !b.Take(FarEnough).Any(Persons.Contains) && !IsOwnTale(b));
     }
 
     /// <summary>What the speaker did once; "if I go to a quarter of the scale" is a rule.</summary>
@@ -125,7 +126,9 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
 
     private static (string Left, Quantity Number)? WithoutNumber(Sentence part)
     {
-        var quantities = Quantities.Find(part).ToList();
+        // Of many numbers those are what is measured.
+        var all = Quantities.Find(part).ToList();
+        var quantities = all.Count > MostQuantities || all.Exists(q => !Quantities.IsMeasured(q)) && all.Exists(Quantities.IsMeasured) ? all.FindAll(Quantities.IsMeasured) : all;
         if (quantities.Count is 0 or > MostQuantities || !quantities.TrueForAll(StatementCards.IsSure))
         {
             return null;
@@ -146,8 +149,11 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
         }
 
         var left = StatementCards.Without(asked);
-        return Tokens.ContentStems(left).Distinct().Count() < LeastLeft || Vague.Contains(Tokens.Of(asked.Text)[^1]) ? null : (left, asked);
+        return Tokens.ContentStems(left).Distinct().Count() < LeastLeft || IsSaid(left, asked.Text) || (!Quantities.IsMeasured(asked) && Vague.Contains(Tokens.Of(asked.Text)[^1])) ? null : (left, asked);
     }
+
+    /// <summary>Whether a text gives the words away that are asked for.</summary>
+    private static bool IsSaid(string text, string words) => $" {string.Join(' ', Tokens.Of(text))} ".Contains($" {string.Join(' ', Tokens.Of(words))} ", StringComparison.Ordinal);
 
     /// <summary>Without what the verb leads to, or what it is stated of: whichever of them the rest does not give away.</summary>
     private LeftOut? WithoutPhrase(Statement statement, HashSet<string> told)
@@ -255,9 +261,12 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
         return opens > 0 && !words.Skip(opens).Take(run.First - opens).Any(w => w.Text.EndsWith(',')) && words.Skip(run.End - 1).SkipLast(1).Any(w => w.Text.EndsWith(','));
     }
 
+    /// <summary>With these the verb of the next words begins: the grammar took one for a thing.</summary>
+    private static readonly HashSet<string> Helpers = ["can", "will", "may", "must", "might", "should", "would", "could", "is", "are", "was", "were", "has", "have", "had", "does", "do"];
+
     /// <summary>No clause, no comparison, and nothing that begins in the middle of a longer phrase.</summary>
     private static bool IsPhrase(IReadOnlyList<string> words) =>
-        !words.Any(w => w is "that" or "which" or "who" or "where" or "when" or "how" or "why" or "what" or "if" or "as" or "but" or "not" or "no" or "than") && !(words.Count < 3 && words.Contains("and"))
+        !Helpers.Contains(words[^1]) && !words.Any(w => w is "that" or "which" or "who" or "where" or "when" or "how" or "why" or "what" or "if" or "as" or "but" or "not" or "no" or "than") && !(words.Count < 3 && words.Contains("and"))
         && (words[0] is "a" or "an" or "the" || !BeforeThings.Contains(words[0])) && !words[^1].EndsWith("'s", StringComparison.Ordinal) && !words.Any(w => w.EndsWith("'s", StringComparison.Ordinal) && w[..^2] is "here" or "that" or "there" or "it" or "what" or "this" or "who" or "he" or "she");
 
     private static bool IsVague(IReadOnlyList<string> words) => Vague.Contains(words[0]) || Vague.Contains(words[^1]) || words.All(w => Vague.Contains(w) || StopWords.Contains(w));

@@ -19,6 +19,9 @@ internal sealed record NamedThing(string Name, string Article, bool IsArticleOut
             : new NamedThing(phrase, "", false);
     }
 
+    /// <summary>The word for the kind of thing that it is: "cell" of "red cell of the blood".</summary>
+    public string Head { get; } = HeadOf(Name);
+
     /// <summary>Whether several are named, by the form of the last word that names.</summary>
     public bool IsPlural { get; } = HeadOf(Name) is var head && head.EndsWith('s') && !head.EndsWith("ss", StringComparison.Ordinal);
 

@@ -1,3 +1,4 @@
+using Kostel.Core.Study.Facts;
 using Kostel.Core.Text;
 
 namespace Kostel.Core.Study.Statements;

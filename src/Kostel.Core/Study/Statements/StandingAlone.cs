@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using Kostel.Core.Grammar;
+using Kostel.Core.Study.Facts;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
@@ -22,21 +23,27 @@ internal static partial class StandingAlone
         }
 
         // A clause that depends on another one takes a verb for itself, and ends at the next comma.
-        var (isDependent, verbs) = (false, 0);
+        var (isDependent, verbs, isInVerb) = (false, 0, false);
         for (var i = 0; i < part.Words.Count; i++)
         {
             var word = Tokens.Of(part.Words[i].Text) is [var only] ? only : "";
-            if (Subordinators.Contains(word))
+            if (Subordinators.Contains(word) || (isDependent && word is "what" or "how"))
             {
-                (isDependent, verbs) = (true, verbs - 1);
+                (isDependent, verbs, isInVerb) = (true, verbs - 1, false);
             }
             else if (Carriers.Contains(word) || (grammar.ByPlace.TryGetValue(i, out var leaf) && leaf.IsVerb))
             {
-                verbs++;
+                // "Are given": one verb.
+                verbs += isInVerb ? 0 : 1;
+                isInVerb = true;
                 if (verbs > 0)
                 {
                     return true;
                 }
+            }
+            else
+            {
+                isInVerb &= word is "not" or "also";
             }
 
             if (isDependent && part.Words[i].Text[^1] is ',' or ';' or ':')
@@ -47,6 +54,35 @@ internal static partial class StandingAlone
 
         return false;
     }
+
+    /// <summary>
+    /// "Wax on the jacks, so they don't scratch": what opens it is no sentence, for each verb has a pronoun of its own; or its verb was taken for a thing ("acceptance counts from the moment it is posted").
+    /// </summary>
+    public static bool IsFragment(Sentence part, SentenceGrammar? grammar)
+    {
+        var words = part.Words.Select(w => Tokens.Of(w.Text) is [var only] ? only : "").ToList();
+        if (grammar is null || Openers.Contains(words[0]) || Subordinators.Contains(words[0]) || Prepositions.Leads(words[0]) || words[0].EndsWith("ly", StringComparison.Ordinal) || words[0].EndsWith("ing", StringComparison.Ordinal) || words[0].EndsWith("ed", StringComparison.Ordinal))
+        {
+            return false;
+        }
+
+        var verbs = Enumerable.Range(0, words.Count).Where(i => Carriers.Contains(words[i]) || (grammar.ByPlace.TryGetValue(i, out var leaf) && leaf.IsVerb)).ToList();
+        return verbs.Count > 0 && verbs[0] > 2 && verbs.TrueForAll(HasPronoun);
+
+        bool HasPronoun(int verb)
+        {
+            var at = verb - 1;
+            while (at > 0 && (Carriers.Contains(words[at]) || words[at] is "not" or "never" or "also" or "only" or "still" || words[at].EndsWith("n't", StringComparison.Ordinal)))
+            {
+                at--;
+            }
+
+            return words[at] is "it" or "they" or "he" or "she";
+        }
+    }
+
+    /// <summary>Behind these a pronoun is the subject as it should be.</summary>
+    private static readonly HashSet<string> Openers = ["it", "they", "he", "she", "there", "here", "then", "now", "yet", "so", "and", "but", "what", "how", "why"];
 
     /// <summary>Forms of a verb that the parser takes for something else where a sentence is long.</summary>
     private static readonly HashSet<string> Carriers = ["is", "are", "was", "were", "has", "have", "had", "can", "must", "will", "may", "does", "do", "did"];
@@ -84,6 +120,12 @@ internal static partial class StandingAlone
                 continue;
             }
 
+            if (!opensWithClause && Tokens.Of(words[0].Text) is ["you" or "we" or "i" or "one"] && !leaves.Any(l => l.Key < i && IsNaming(l.Value)))
+            {
+                // "You have to keep turning it": no thing was named.
+                return true;
+            }
+
             var (at, isEqual) = (i - 1, saysWhatItIs && firstVerb < i);
             while (at > 0 && !words[at].Text.EndsWith(',') && !words[at].Text.EndsWith(':') && Tokens.Of(words[at].Text) is [var w] && !Boundaries.Contains(w) && !(leaves.TryGetValue(at, out var leaf) && (leaf.IsVerb || (IsNaming(leaf) && !isEqual))))
             {
@@ -112,8 +154,11 @@ internal static partial class StandingAlone
 
     private const string Asides = "yes|yeah|no|sorry|okay|right|thanks|isn't it|anybody";
 
-    private const string Addresses = "may i|can i|could i|i promise|i'm glad|come in|sit down|mind the|you should be able to|as i told|i agree|i disagree|your hand|hands up|wait a|let me|do the sum";
+    private const string Addresses = "may i|can i|could i|i promise|i'm glad|come in|sit down|mind the|you should be able to|as i told|i agree|i disagree|your hand|hands up|wait a|let me|do the sum|come round|come closer|come here|have a look|watch this|see it";
 
-    [GeneratedRegex($@", (?:{Asides})(?:,|\.$)|^(?:{Addresses})\b|, (?:{Addresses})\b", RegexOptions.IgnoreCase)]
+    /// <summary>Something to read that everybody in the room has.</summary>
+    private const string Handouts = "in the (?:reader|notes|handout|textbook|reading|script)";
+
+    [GeneratedRegex($@"\b{Handouts}\b|, (?:{Asides})(?:,|\.$)|^(?:{Addresses})\b|, (?:{Addresses})\b", RegexOptions.IgnoreCase)]
     private static partial Regex Talk();
 }

@@ -21,16 +21,12 @@ public sealed record Statement(Sentence Part, IReadOnlyList<Sentence> Before, Se
     /// <summary>What to read before it, with a space behind it; empty where it stands alone.</summary>
     public string Context => string.Concat(Before.Select(b => QuotableSentence.Untied(b.Text) + " "));
 
-    /// <summary>Whether it begins by pointing to what was said before.</summary>
+    /// <summary>Whether it points to what was said before.</summary>
     public static bool Leans(Sentence sentence)
     {
         var words = Tokens.Of(sentence.Text);
-        return (words.Take(2).Any(Pointing.Contains) && !CountsOne(words)) || words.Take(5).Any(w => w is "it" or "they" or "them") || words.Any(w => w is "this" or "these" or "those") || NamesByOne(words);
+        return (words.Take(2).Any(Pointing.Contains) && !CountsOne(words)) || words.Take(5).Any(w => w is "it" or "they" or "them") || words.Any(w => w is "this" or "these" or "those") || Unsaid.IsIn(words);
     }
-
-    /// <summary>"A large one", "the big ones": what it is of was said before.</summary>
-    private static bool NamesByOne(IReadOnlyList<string> words) =>
-        Enumerable.Range(1, Math.Max(0, Math.Min(4, words.Count) - 1)).Any(i => words[i] is "ones" || (words[i] is "one" && !Prepositions.Leads(words[i - 1]) && words[i - 1] is not ("no" or "and" or "or" or "than" or "is" or "are" or "about" or "only" or "every")));
 
     /// <summary>"One reader in twelve", "one metre": a number, and nothing that was said before.</summary>
     private static bool CountsOne(IReadOnlyList<string> words) => words is ["one", var counted, ..] && !Pointing.Contains(counted) && !StopWords.Contains(counted) && !WordForms.IsVerbOrAdverb(counted);

@@ -1,4 +1,4 @@
-namespace Kostel.Core.Study.Statements;
+namespace Kostel.Core.Study.Facts;
 
 /// <summary>Words with which a phrase of place, time or manner begins.</summary>
 internal static class Prepositions

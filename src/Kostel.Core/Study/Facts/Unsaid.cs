@@ -1,0 +1,46 @@
+using Kostel.Core.Text;
+
+namespace Kostel.Core.Study.Facts;
+
+/// <summary>What a sentence leaves unsaid though no pronoun shows it: longer than what, the opposite of what, none of what. The sentence before says it.</summary>
+internal static class Unsaid
+{
+    private const int Near = 4, FarEnough = 6;
+
+    private static readonly HashSet<string> Comparatives =
+    [
+        "longer", "shorter", "faster", "slower", "higher", "lower", "deeper", "shallower", "wider", "narrower", "thicker", "thinner", "heavier", "lighter", "stronger", "weaker", "larger", "bigger",
+        "smaller", "greater", "better", "worse", "warmer", "colder", "hotter", "cooler", "later", "earlier", "sooner", "older", "younger", "cheaper", "dearer", "harder", "softer", "easier", "brighter",
+        "darker", "louder", "quieter", "richer", "poorer", "safer", "drier", "wetter", "nearer", "farther", "closer", "taller", "steeper", "denser", "fewer",
+    ];
+
+    /// <summary>Something is compared with how it was.</summary>
+    private static readonly HashSet<string> Changing =
+    [
+        "get", "gets", "getting", "got", "become", "becomes", "becoming", "became", "grow", "grows", "growing", "grew", "turn", "turns", "make", "makes", "making", "made",
+        "move", "moves", "sink", "sinks", "rise", "rises", "go", "goes", "run", "runs",
+    ];
+
+    private static readonly HashSet<string> Relations = ["opposite", "reverse", "difference", "exception", "rest", "latter", "former", "same"];
+
+    private static readonly HashSet<string> Ordinals = ["first", "second", "third", "fourth", "fifth", "last", "next"];
+
+    /// <summary>Whether something of it can only be understood by what was said before.</summary>
+    /// <param name="words">In small letters.</param>
+    public static bool IsIn(IReadOnlyList<string> words) =>
+        IsByOne(words) || Enumerable.Range(0, words.Count).Any(i => IsCompared(words, i) || IsRelation(words, i) || (words[i] is "none" && Next(words, i) is not "of")) || (words is ["the", var which, var verb, ..] && Ordinals.Contains(which) && StopWords.Contains(verb));
+
+    /// <summary>Said of something, and not before what it describes: "a lower heat" is low enough by itself. A condition says what it is compared with.</summary>
+    private static bool IsCompared(IReadOnlyList<string> words, int at) =>
+        at > 1 && Comparatives.Contains(words[at]) && words[at - 1] is not ("the" or "no" or "any" or "and" or "or") && Next(words, at) is var next && (next.Length == 0 || StopWords.Contains(next) || Prepositions.Leads(next))
+        && !words.Contains("than") && !words.Take(at).Any(w => w is "if" or "when" or "whenever" or "without") && !words.Skip(Math.Max(0, at - Near)).Take(Math.Min(at, Near)).Any(Changing.Contains);
+
+    /// <summary>"A large one", "the big ones".</summary>
+    private static bool IsByOne(IReadOnlyList<string> words) =>
+        Enumerable.Range(1, Math.Max(0, Math.Min(FarEnough, words.Count) - 1)).Any(i => words[i] is "ones" || (words[i] is "one" && !Prepositions.Leads(words[i - 1]) && words[i - 1] is not ("no" or "and" or "or" or "than" or "is" or "are" or "about" or "only" or "every")));
+
+    private static bool IsRelation(IReadOnlyList<string> words, int at) =>
+        at > 0 && Relations.Contains(words[at]) && words[at - 1] is "the" && Next(words, at) is var next && next is not ("of" or "between" or "in" or "that" or "as" or "to" or "from") && (next.Length == 0 || StopWords.Contains(next));
+
+    private static string Next(IReadOnlyList<string> words, int at) => at + 1 < words.Count ? words[at + 1] : "";
+}
