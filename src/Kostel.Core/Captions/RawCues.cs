@@ -70,8 +70,10 @@ internal static partial class RawCues
     [GeneratedRegex("<[^>]*>", RegexOptions.CultureInvariant, 1000)]
     private static partial Regex Tag();
 
+    private const string Sound = "laughs?|laughter|laughing|applause|music|cheering|coughs?|sighs?|silence|pause";
+
     /// <summary>A few words in brackets, or one of the usual sounds in parentheses, and the sign of a song (common practice in captions, no source).</summary>
-    [GeneratedRegex(@"\[\s*[\p{L}'’ -]{2,40}\s*\]|\(\s*(?:laughs?|laughter|laughing|applause|music|cheering|coughs?|sighs?|silence|pause)\s*\)|[♪♫]+", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@"\[\s*[\p{L}'’ -]{2,40}\s*\]|\(\s*(?:" + Sound + @")\s*\)|[♪♫]+", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
     private static partial Regex Sounds();
 
     /// <summary>Two angles before a line: somebody else speaks.</summary>

@@ -28,7 +28,7 @@ internal sealed record Reason(string Claim, string Because, Evidence Source)
 /// </summary>
 internal static partial class Reasons
 {
-    private const int Shortest = 4, Longest = 22;
+    private const int Shortest = 4, FewestOfMatter = 2, Longest = 22;
 
     private static readonly HashSet<string> Calls = ["picture", "imagine", "take", "think", "look", "suppose", "let", "note", "remember", "consider", "write", "say", "try", "see", "they", "it", "we", "use", "please"];
 
@@ -82,7 +82,7 @@ internal static partial class Reasons
         var (stated, given) = (WordForms.Capital(claim.Trim(' ', ',', ';', '.')) + (claim.EndsWith('?') ? "" : "."), WordForms.Capital(because.Trim(' ', ',', ';', '.')) + ".");
         var (claimed, reason) = (Tokens.Of(stated), Tokens.Of(given));
         var first = isReasonFirst ? reason : claimed;
-        var isWhole = claimed.Count is >= Shortest and <= Longest && reason.Count is >= Shortest and <= Longest
+        var isWhole = (claimed.Count is >= Shortest and <= Longest || (claimed.Count >= FewestOfMatter && Tokens.ContentStems(stated).Count == claimed.Count)) && reason.Count is >= Shortest and <= Longest
             && !Calls.Contains(claimed[0]) && !claimed.Concat(reason).Any(Away.Contains) && !Points(claimed) && !(isReasonFirst && Points(reason)) && !first.Take(3).Any(w => w is "this" or "these" or "such" or "that")
             && !QuotableSentence.BreaksOff(claimed) && !QuotableSentence.BreaksOff(reason) && !StandingAlone.IsTalk(stated) && !StandingAlone.IsTalk(given) && !Broken().IsMatch(stated)
             && said.All(QuotableSentence.IsHeardWell) && said.SelectMany(Quantities.Find).All(StatementCards.IsSure);

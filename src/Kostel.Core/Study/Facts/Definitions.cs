@@ -87,7 +87,7 @@ public static partial class Definitions
     private const int ShortestMeaning = 4, LongestTerm = 4;
 
     /// <summary>Words with which no description of a thing begins.</summary>
-    private static readonly HashSet<string> NoMeanings = ["if", "when", "because", "so", "then", "there", "this", "that", "it", "these", "those", "they", "such", "which", "what", "put", "take", "let", "say", "go", "look", "make", "keep", "give", "add", "it's", "that's", "there's", "they're"];
+    internal static readonly HashSet<string> NoMeanings = ["if", "when", "because", "so", "then", "there", "this", "that", "it", "these", "those", "they", "such", "which", "what", "put", "take", "let", "say", "go", "look", "make", "keep", "give", "add", "wait", "leave", "throw", "burn", "hold", "cut", "turn", "push", "pull", "press", "stir", "mix", "pour", "dip", "roll", "heat", "it's", "that's", "there's", "they're"];
 
     /// <summary>Whether what a thing is said to be is told to its end.</summary>
     internal static bool IsWhole(string meaning)
@@ -109,9 +109,12 @@ public static partial class Definitions
     private const string UpToFourWords = @"[\p{L}'’-]+(?: [\p{L}'’-]+){0,3}?";
 
     /// <summary>"is based on …" says what is done to a thing, not what it is.</summary>
-    private const string NoMeaning = @"there\b|worst\b|best\b|most\b|only\b|one \p{L}+ \b|not\b|exception\b|opposite\b|reverse\b|same\b|reason\b|answer\b|always\b|never\b|usually\b|often\b|sometimes\b|also\b|still\b|already\b|that\b|called\b|so\b|too\b|as\b|kept\b|held\b|full\b|\p{L}+ed (?:on|in|by|from|as|at|with)\b";
+    private const string NoMeaning = @"there\b|worst\b|best\b|most\b|only\b|one \p{L}+ \b|not\b|always\b|never\b|usually\b|often\b|sometimes\b|also\b|still\b|already\b|that\b|called\b|so\b|too\b|as\b|kept\b|held\b|full\b|\p{L}+ed (?:on|in|by|from|as|at|with)\b";
 
-    private const string Meaning = $"(?:(?:a|an|the) )?(?!{NoMeaning})" + @"\p{L}[^.?!]{12,}";
+    /// <summary>"The thing most people forget", "the exception": what it is is not said.</summary>
+    private const string NoKind = "(?:(?:a|an|the) )?(?:thing|exception|opposite|reverse|same|reason|answer)\\b";
+
+    private const string Meaning = $"(?!{NoKind})(?:(?:a|an|the) )?(?!{NoMeaning})" + @"\p{L}[^.?!]{12,}";
 
     private const string Relation = "of|that|which|with|for|from|between|whose|in|when|where|at|on|to|by|below|above";
 
@@ -122,7 +125,7 @@ public static partial class Definitions
     private static partial Regex SaysWhich();
 
     /// <summary>", and a foul stream is …": a second statement in the same sentence.</summary>
-    [GeneratedRegex(@", and (?:(?:a|an|the|on|it|they)\b|[^,]*\b(?:is|are)\b).*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@", and (?:(?:a|an|the|on|it|they)\b|[^,]*\b(?:is|are)\b).*$|, so .*$", RegexOptions.IgnoreCase)]
     private static partial Regex SecondClause();
 
     /// <summary>A capital in the middle where a sentence began that the recogniser did not divide.</summary>

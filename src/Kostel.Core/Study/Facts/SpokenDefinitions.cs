@@ -34,7 +34,7 @@ internal static partial class SpokenDefinitions
         {
             var (description, term) = (name.Groups["meaning"].Value, name.Groups["term"].Value);
             var words = Tokens.Of(description);
-            return Definitions.IsTerm(term) && words.Count is >= ShortestDescription and <= LongestDescription && !words.Any(w => w is "it" or "they" or "this" or "that" or "these" or "i" or "we" or "he" or "she") && !Tokens.Of(term).Any(Remarks.Contains)
+            return Definitions.IsTerm(term) && words.Count is >= ShortestDescription and <= LongestDescription && !Definitions.NoMeanings.Contains(words[0]) && !words.Any(w => w is "it" or "they" or "this" or "that" or "these" or "i" or "we" or "he" or "she") && !Tokens.Of(term).Any(Remarks.Contains)
                 ? new Definition(term, name.Groups["article"].Value, WordForms.Small(description), true, IsPlural: false, sentence)
                 : null;
         }
@@ -42,28 +42,38 @@ internal static partial class SpokenDefinitions
         return null;
     }
 
+    private const string TieWords = "so|and|but|now|then|well|okay|right|er|um|fine|good|great|yes|no|exactly|perfect|thanks|sorry|true|sure";
+
     /// <summary>"Now the punty, …": what is spoken of is announced and said to be at once.</summary>
-    [GeneratedRegex(@"^(?:(?:so|and|but|now|then|well|okay|right|er|um),? )+", RegexOptions.IgnoreCase)]
+    [GeneratedRegex($"^(?:(?:{TieWords}),? )+", RegexOptions.IgnoreCase)]
     private static partial Regex Ties();
 
     private const string Article = "(?:(?<article>A|An|The) )?";
 
-    private const string UpToThreeWords = @"\p{L}[\p{L}'’-]*(?: [\p{L}'’-]+){0,2}";
+    private const string ToThreeWords = @"\p{L}[\p{L}'’-]*(?: [\p{L}'’-]+){0,2}";
 
     private const string Hesitating = "(?:well,? |er,? |um,? |oh,? |you know,? )*";
 
+    private const string WhatIs = "(?:what is|what's|what are) (?:an? |the )?";
+
+    private const string Kind = "(?:just |simply |basically )?(?:an?|the|where|when|what|how)";
+
+    private const string IsCalled = "(?:that's|that is|it's) (?:your|called|what (?:we|you|they|people) call)";
+
+    private const string Subjects = "i|we|you|my|our|your|they|it|the|a|an|he|she|that|this|there|with|in|on|then";
+
     private const string It = "(?<verb>it's|it is|that's|that is|they're|they are|those are)";
 
-    [GeneratedRegex($"^(?:{Article}(?<term>{UpToThreeWords}), )(?:what is|what's|what are) (?:an? |the )?" + @"\k<term>[,?] " + $"{Hesitating}{It} (?<meaning>[^.?!]+)" + @"\.$")]
+    [GeneratedRegex($"^(?:{Article}(?<term>{ToThreeWords}), ){WhatIs}" + @"\k<term>[,?] " + $"{Hesitating}{It} (?<meaning>[^.?!]+)" + @"\.$")]
     private static partial Regex AskedOneself();
 
-    [GeneratedRegex($"^{Article}(?<term>{UpToThreeWords}), {Hesitating}{It} (?<meaning>(?:just |simply |basically )?(?:an?|the|where|when|what|how) [^.?!]+)" + @"\.$")]
+    [GeneratedRegex($"^{Article}(?<term>{ToThreeWords}), {Hesitating}{It} (?<meaning>{Kind} [^.?!]+)" + @"\.$")]
     private static partial Regex ThingFirst();
 
-    [GeneratedRegex($"^(?<meaning>[^,.?!]+), {Hesitating}(?:that's|that is|it's) (?:your|called|what (?:we|you|they|people) call) (?:(?<article>an?|the) )?(?<term>{UpToThreeWords})" + @"\.$")]
+    [GeneratedRegex($"^(?<meaning>[^,.?!]+), {Hesitating}{IsCalled} (?:(?<article>an?|the) )?(?<term>{ToThreeWords})" + @"\.$")]
     private static partial Regex NameLast();
 
     /// <summary>Where the speaker goes on to something else.</summary>
-    [GeneratedRegex(@", (?:and|but|so) (?:i|we|you|my|our|your|they|it|the|a|an|he|she|that|this|there|with|in|on|then)\b.*$|, (?:right|see|okay|you see|you know)\b.*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex($", (?:(?:and|but|so) (?:{Subjects})|right|see|okay|you see|you know)" + @"\b.*$", RegexOptions.IgnoreCase)]
     private static partial Regex NextClause();
 }

@@ -12,8 +12,8 @@ namespace Kostel.Core.Study.Quizzes;
 /// <remarks>T. Haladyna, S. Downing and M. Rodriguez, "A review of multiple-choice item-writing guidelines", 2002.</remarks>
 public static class QuizMaker
 {
-    private const int MostCards = 40, OftenEnough = 2;
-    private const double SameKind = 0.15, SameChapter = 0.08, AskedBefore = 10;
+    private const int MostCards = 40, FewestKinds = 4, OftenEnough = 2;
+    private const double SameKind = 0.15, SameChapter = 0.08, AskedBefore = 10, NewKind = 0.2;
 
     /// <summary>Up to <paramref name="count"/> questions in the order of the lecture. The same lecture, seed and earlier questions give the same quiz.</summary>
     /// <param name="transcript">The lecture.</param>
@@ -42,7 +42,8 @@ public static class QuizMaker
         var chosen = new List<QuestionDraft>();
         while (chosen.Count < count && left.Count > 0)
         {
-            var best = left.MaxBy(q => q.Worth - (SameKind * chosen.Count(c => c.Content.Kind == q.Content.Kind)) - (SameChapter * chosen.Count(c => Chapter(c) == Chapter(q)))
+            var kinds = chosen.Select(c => c.Content.Kind).Distinct().Count();
+            var best = left.MaxBy(q => q.Worth + (kinds < FewestKinds && chosen.TrueForAll(c => c.Content.Kind != q.Content.Kind) ? NewKind : 0) - (SameKind * chosen.Count(c => c.Content.Kind == q.Content.Kind)) - (SameChapter * chosen.Count(c => Chapter(c) == Chapter(q)))
                 - (AskedBefore * (asked ?? []).Count(a => q.Places.Any(a.IsSamePlace))))!;
             chosen.Add(best);
             left.RemoveAll(best.Overlaps);

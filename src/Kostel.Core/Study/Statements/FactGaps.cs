@@ -57,7 +57,7 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
     private static readonly HashSet<string> Vague =
     [
         "one", "ones", "thing", "things", "lot", "answer", "question", "way", "ways", "time", "times", "it", "they", "them", "you", "we", "us", "that", "this", "something", "anything", "nothing", "everything", "other", "others", "more", "less", "much", "many",
-        "some", "all", "both", "cent", "rule", "example", "reason", "case", "problem", "matter", "each", "same", "too", "very", "good", "bad", "bit", "kind", "kinds", "sort", "part", "parts", "words", "questions", "points", "reasons", "people", "place", "yourself", "itself", "themselves", "here", "there", "what", "whatever", "who", "order", "spite", "favour", "front", "opposite", "reverse", "rest", "latter", "former", "exception", "difference", "seconds", "minutes", "hours", "days", "weeks", "months", "years", "fact", "moment", "hand", "side", "end", "means", "i", "me", "he", "she", "his", "her", "its", "their", "your",
+        "some", "all", "both", "cent", "rule", "example", "reason", "case", "problem", "matter", "each", "same", "too", "very", "good", "bad", "bit", "kind", "kinds", "sort", "part", "parts", "words", "questions", "points", "reasons", "people", "place", "yourself", "itself", "themselves", "here", "there", "what", "whatever", "who", "order", "spite", "favour", "front", "opposite", "reverse", "rest", "latter", "former", "exception", "difference", "first", "second", "third", "last", "next", "number", "numbers", "name", "names", "seconds", "minutes", "hours", "days", "weeks", "months", "years", "fact", "moment", "hand", "side", "end", "means", "i", "me", "he", "she", "his", "her", "its", "their", "your",
     ];
 
     private static readonly HashSet<string> Owners = ["its", "their"];
@@ -169,7 +169,7 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
             .Select(run => (Run: run, Gap: Without(statement.Part, run == clause?.Subject ? run : WholePhrase.Of(grammar, statement.Part, run))))
             .Where(g => g.Gap is { } gap && !IsWellKnown(gap.Missing) && !IsVerb(gap.Missing) && !(g.Run == clause?.Subject && IsPointedAt(gap.Missing)) && !(told.Count > 0 && Tokens.ContentStems(gap.Missing).All(told.Contains)))
             .OrderByDescending(g => Asked(g.Gap!.Missing, g.Run == clause?.Subject) - (g.Run.First >= MainPart(statement.Part) ? BesidesLess : 0))
-            .Where(g => !IsPicture(statement.Part, g.Run))
+            .Where(g => !IsPicture(statement.Part, g.Run) && !IsOfReason(statement.Part, g.Run))
             .Select(g => g.Gap)
             .FirstOrDefault();
     }
@@ -191,6 +191,9 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
 
     /// <summary>Behind ", which", ", like": said besides, and of little use without the rest.</summary>
     private static bool IsPicture(Sentence part, WordRun run) => MainPart(part) is var main && run.First >= main && main < part.Words.Count && Tokens.Of(part.Words[main].Text) is ["which" or "like" or "just" or "as" or "it" or "that"];
+
+    /// <summary>What a reason is told with: rather the reason is asked for, or nothing.</summary>
+    private static bool IsOfReason(Sentence part, WordRun run) => MainPart(part) is var main && run.First >= main && main < part.Words.Count && Tokens.Of(part.Words[main].Text) is ["because" or "since"];
 
     private static string WithoutArticle(string phrase) => string.Join(' ', Tokens.Of(phrase).SkipWhile(w => w is "a" or "an" or "the"));
 
@@ -266,7 +269,7 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
 
     /// <summary>No clause, no comparison, and nothing that begins in the middle of a longer phrase.</summary>
     private static bool IsPhrase(IReadOnlyList<string> words) =>
-        !Helpers.Contains(words[^1]) && !words.Any(w => w is "that" or "which" or "who" or "where" or "when" or "how" or "why" or "what" or "if" or "as" or "but" or "not" or "no" or "than") && !(words.Count < 3 && words.Contains("and"))
+        !Helpers.Contains(words[^1]) && !words.Any(w => w is "that" or "which" or "who" or "where" or "when" or "how" or "why" or "what" or "if" or "as" or "but" or "not" or "no" or "than" or "like" or "at" or "during") && !(words.Count < 3 && words.Contains("and"))
         && (words[0] is "a" or "an" or "the" || !BeforeThings.Contains(words[0])) && !words[^1].EndsWith("'s", StringComparison.Ordinal) && !words.Any(w => w.EndsWith("'s", StringComparison.Ordinal) && w[..^2] is "here" or "that" or "there" or "it" or "what" or "this" or "who" or "he" or "she");
 
     private static bool IsVague(IReadOnlyList<string> words) => Vague.Contains(words[0]) || Vague.Contains(words[^1]) || words.All(w => Vague.Contains(w) || StopWords.Contains(w));

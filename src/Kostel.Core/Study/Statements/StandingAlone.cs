@@ -157,7 +157,7 @@ internal static partial class StandingAlone
     private const string Addresses = "may i|can i|could i|i promise|i'm glad|come in|sit down|mind the|you should be able to|as i told|i agree|i disagree|your hand|hands up|wait a|let me|do the sum|come round|come closer|come here|have a look|watch this|see it";
 
     /// <summary>Something to read that everybody in the room has.</summary>
-    private const string Handouts = "in the (?:reader|notes|handout|textbook|reading|script)";
+    private const string Handouts = "(?:in the (?:reader|notes|handout|textbook|reading|script|paper)|the paper (?:has|says|calls|gives|shows)|(?:first|second|third|other) paper)";
 
     [GeneratedRegex($@"\b{Handouts}\b|, (?:{Asides})(?:,|\.$)|^(?:{Addresses})\b|, (?:{Addresses})\b", RegexOptions.IgnoreCase)]
     private static partial Regex Talk();
