@@ -48,7 +48,7 @@ public static partial class PlainText
         for (var i = 0; i < pieces.Count; i++)
         {
             // A short line without a full stop, with a paragraph under it, is a heading.
-            var isShort = pieces[i].AtMs is null && !pieces[i].IsHeading && TextLines.Words(pieces[i].Text) is { Length: > 0 and <= LongestHeading } words
+            var isShort = pieces[i].AtMs is null && !pieces[i].IsHeading && !(pieces[i].Name is { } name && names.Known.Contains(name)) && TextLines.Words(pieces[i].Text) is { Length: > 0 and <= LongestHeading } words
                 && char.IsLetterOrDigit(words[^1][^1]) && !paragraphs[i].Contains('\n', StringComparison.Ordinal);
             if (isShort && i + 1 < pieces.Count && (pieces[i + 1].AtMs is not null || TextLines.Words(pieces[i + 1].Text).Length > LongestHeading))
             {

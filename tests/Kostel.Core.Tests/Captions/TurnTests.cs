@@ -25,6 +25,13 @@ public class TurnTests
     }
 
     [Fact]
+    public void A_short_turn_is_no_heading_and_a_name_may_stand_on_a_line_of_its_own()
+    {
+        var read = PlainText.Read("Ines:\nSo is it clay\n\nTom:\nYes\n\nInes:\nAnd how long does a wall of clay stand in the rain if nobody puts a roof over it?\n\nTom:\nA winter").Transcript;
+        Assert.Equal(["Ines: So is it clay", "Tom: Yes", "Ines: And how long does a wall of clay stand in the rain if nobody puts a roof over it?", "Tom: A winter"], Turns(read));
+    }
+
+    [Fact]
     public void What_a_lecturer_says_before_a_colon_is_said()
     {
         const string Text = "Remember: water finds a way.\nNow the gate: it is oak.\nNote: oak swells.\nRemember: clay cracks.\nNote: frost lifts.";
