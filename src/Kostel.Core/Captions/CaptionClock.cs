@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using Kostel.Core.Text;
 
 namespace Kostel.Core.Captions;
 
@@ -41,9 +42,9 @@ public static partial class CaptionClock
         return hours <= MostHours && minutes < (match.Groups["h"].Success ? 60 : 100) && seconds < 60 ? (((hours * 60) + minutes) * 60 + seconds) * 1000 + fraction : null;
     }
 
-    [GeneratedRegex(@"^\s*(?<a>[\d:.,]+)\s*-{1,2}>\s*(?<b>[\d:.,]+)", RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@"^\s*(?<a>[\d:.,]+)\s*-{1,2}>\s*(?<b>[\d:.,]+)", RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Span();
 
-    [GeneratedRegex(@"^(?:(?<h>[0-9]{1,3}):)?(?<m>[0-9]{1,2}):(?<s>[0-9]{1,2})(?:[.,](?<f>[0-9]{1,9}))?$", RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@"^(?:(?<h>[0-9]{1,3}):)?(?<m>[0-9]{1,2}):(?<s>[0-9]{1,2})(?:[.,](?<f>[0-9]{1,9}))?$", RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Time();
 }

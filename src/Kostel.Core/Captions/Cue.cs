@@ -2,6 +2,7 @@ using System.Web;
 using System.Text.RegularExpressions;
 using Kostel.Core.Transcripts;
 using Kostel.Core.Transcripts.Edits;
+using Kostel.Core.Text;
 
 namespace Kostel.Core.Captions;
 
@@ -85,10 +86,10 @@ internal static partial class CueText
         }
     }
 
-    [GeneratedRegex(@"<(?<tag>[^>]*)>|[^<]+|<", RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@"<(?<tag>[^>]*)>|[^<]+|<", RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Pieces();
 
-    [GeneratedRegex(@"^v(?:\.[^\s]*)?\s(?<name>.*)$", RegexOptions.CultureInvariant | RegexOptions.Singleline, 1000)]
+    [GeneratedRegex(@"^v(?:\.[^\s]*)?\s(?<name>.*)$", RegexOptions.CultureInvariant | RegexOptions.Singleline, PatternTime.Most)]
     private static partial Regex VoiceTag();
 }
 

@@ -2,6 +2,7 @@ using System.Text;
 using System.Text.RegularExpressions;
 using Kostel.Core.Transcripts;
 using Kostel.Core.Transcripts.Edits;
+using Kostel.Core.Text;
 
 namespace Kostel.Core.Captions;
 
@@ -200,16 +201,16 @@ public static partial class PlainText
 
     private static string Unescape(string text) => Escaped().Replace(text, "$1");
 
-    [GeneratedRegex(@"[\\`*_\[\]<>#|~]|(?<=^\d+)[.)](?=\s|$)|^[-+](?=\s)", RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@"[\\`*_\[\]<>#|~]|(?<=^\d+)[.)](?=\s|$)|^[-+](?=\s)", RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex NeedsEscape();
 
-    [GeneratedRegex(@"\\([\\`*_\[\]<>#|~.)+\-])", RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@"\\([\\`*_\[\]<>#|~.)+\-])", RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Escaped();
 
-    [GeneratedRegex(@"^(?:\[(?<t>[\d:]{4,10})\](?:\([^)\s]*\))?|(?<t>\d{1,2}:\d\d(?::\d\d)?))\s+(?<rest>.*)$", RegexOptions.CultureInvariant | RegexOptions.Singleline, 1000)]
+    [GeneratedRegex(@"^(?:\[(?<t>[\d:]{4,10})\](?:\([^)\s]*\))?|(?<t>\d{1,2}:\d\d(?::\d\d)?))\s+(?<rest>.*)$", RegexOptions.CultureInvariant | RegexOptions.Singleline, PatternTime.Most)]
     private static partial Regex TimeFirst();
 
-    [GeneratedRegex(@"^(?:\*\*(?<marked>[^*\n]{1,80}):\*\*|(?<name>\p{Lu}[^:.?!\n]{0,59}):)\s+(?<rest>\S.*)$", RegexOptions.CultureInvariant | RegexOptions.Singleline, 1000)]
+    [GeneratedRegex(@"^(?:\*\*(?<marked>[^*\n]{1,80}):\*\*|(?<name>\p{Lu}[^:.?!\n]{0,59}):)\s+(?<rest>\S.*)$", RegexOptions.CultureInvariant | RegexOptions.Singleline, PatternTime.Most)]
     private static partial Regex NameFirst();
 
     private sealed record Piece(string Text, int? AtMs, string? Name, bool NameIsMarked, bool IsHeading, bool IsQuestion, bool HasLines = false)

@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using Kostel.Core.Text;
 
 namespace Kostel.Core.Captions;
 
@@ -67,16 +68,16 @@ internal static partial class RawCues
 
     private static string Bare(string line) => string.Join(' ', TextLines.Words(Tag().Replace(line, "")));
 
-    [GeneratedRegex("<[^>]*>", RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex("<[^>]*>", RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Tag();
 
     private const string Sound = "laughs?|laughter|laughing|applause|music|cheering|coughs?|sighs?|silence|pause";
 
     /// <summary>A few words in brackets, or one of the usual sounds in parentheses, and the sign of a song (common practice in captions, no source).</summary>
-    [GeneratedRegex(@"\[\s*[\p{L}'’ -]{2,40}\s*\]|\(\s*(?:" + Sound + @")\s*\)|[♪♫]+", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@"\[\s*[\p{L}'’ -]{2,40}\s*\]|\(\s*(?:" + Sound + @")\s*\)|[♪♫]+", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Sounds();
 
     /// <summary>Two angles before a line: somebody else speaks.</summary>
-    [GeneratedRegex(@"^\s*(?:>>+|(?:&gt;){2,})\s*", RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@"^\s*(?:>>+|(?:&gt;){2,})\s*", RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex SpeakerSign();
 }

@@ -1,6 +1,7 @@
 using System.Text;
 using System.Text.RegularExpressions;
 using Kostel.Core.Transcripts;
+using Kostel.Core.Text;
 
 namespace Kostel.Core.Captions;
 
@@ -67,6 +68,6 @@ public static partial class SubRip
     }
 
     /// <summary>Styles that players know: tags of a single word, and places in braces.</summary>
-    [GeneratedRegex(@"</?(?:b|i|u|s|font)(?:\s[^>\n]*)?>|\{\\[^}\n]*\}", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@"</?(?:b|i|u|s|font)(?:\s[^>\n]*)?>|\{\\[^}\n]*\}", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Tags();
 }

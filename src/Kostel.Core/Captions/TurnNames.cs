@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using Kostel.Core.Text;
 
 namespace Kostel.Core.Captions;
 
@@ -60,6 +61,6 @@ internal sealed partial record TurnNames(IReadOnlySet<string> Known)
     private static bool IsSomebody(string label) =>
         TextLines.Words(label) is var words && (words.Length > 1 || Parts.Contains(words[0]) || char.IsAsciiDigit(label[^1]) || (label.Length > 2 && label.All(char.IsUpper)));
 
-    [GeneratedRegex(@"^\s*(?<name>\p{Lu}[^:.?!\n\t]{0,40}):(?:\s+\S|\s*$)", RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@"^\s*(?<name>\p{Lu}[^:.?!\n\t]{0,40}):(?:\s+\S|\s*$)", RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Labelled();
 }

@@ -49,15 +49,15 @@ public static partial class TurningPhrases
     private const string ThatWasAll = @"that(?:'s| is| was) (?:all|it|enough|everything)(?: (?:about|for|on|of)\b|[.!]*$)";
     private const string Done = $@"(?:any (?:more )?questions|so much for|{ThatWasAll}|clear so far|is that clear|all right\?|with me so far)";
 
-    [GeneratedRegex($"(?:{Announcing}|{Naming})", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex($"(?:{Announcing}|{Naming})", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Announcement();
 
-    [GeneratedRegex(Turning, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(Turning, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Turn();
 
-    [GeneratedRegex(GoingOn, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(GoingOn, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Continuation();
 
-    [GeneratedRegex(Done, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(Done, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Closing();
 }

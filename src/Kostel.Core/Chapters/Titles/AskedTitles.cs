@@ -75,24 +75,24 @@ internal static partial class AskedTitles
     private const string Thing = "(?<thing>[^,;:.?!]{3,50}?)(?=[,;:.?!]|$| which | that | because | since | where | when )";
     private const string Ends = @"\b(?:the|a|an|of|to|in|and|or|is|are|at|for|with|from|by|on|so|then|into|over|up|all|too)$";
 
-    [GeneratedRegex(Leading, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(Leading, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Lead();
 
-    [GeneratedRegex(WhatThing, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(WhatThing, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex WhatIs();
 
-    [GeneratedRegex($"^{Asks} {Rest}", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex($"^{Asks} {Rest}", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Helped();
 
-    [GeneratedRegex($"^how (?:do|can|should|does) {One} {Rest}", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex($"^how (?:do|can|should|does) {One} {Rest}", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex HowTo();
 
-    [GeneratedRegex($@"^(?:can|could|may) {One} (?<verb>\p{{L}}{{3,}}) (?<rest>[^,;:?]{{3,}})\?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex($@"^(?:can|could|may) {One} (?<verb>\p{{L}}{{3,}}) (?<rest>[^,;:?]{{3,}})\?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex CanOne();
 
-    [GeneratedRegex($"(?:{Who}(?:{Verbs})|{Word}|{NextIs}) {Thing}", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex($"(?:{Who}(?:{Verbs})|{Word}|{NextIs}) {Thing}", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Turning();
 
-    [GeneratedRegex(Ends, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(Ends, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex StopWordEnd();
 }

@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using Kostel.Core.Transcripts;
+using Kostel.Core.Text;
 
 namespace Kostel.Core.Chapters.Titles;
 
@@ -72,27 +73,27 @@ internal static partial class EdgeTitles
     private const string Later = @"next (?:time|week|evening|lecture|session)|in (?:two|three) weeks|see you|on (?:mon|tues|wednes|thurs|fri)day";
     private const string Byes = "thank you|thanks|good ?night|goodbye|let's stop|i will stop|that is all|that's (?:all|it)";
 
-    [GeneratedRegex(Greetings, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(Greetings, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Greeting();
 
-    [GeneratedRegex(Plans, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(Plans, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Plan();
 
-    [GeneratedRegex($@"\b(?:{Papers}|{Rooms})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex($@"\b(?:{Papers}|{Rooms})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Housekeeping();
 
-    [GeneratedRegex($@"\b(?:{Sums}|{Knows})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex($@"\b(?:{Sums}|{Knows})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Summing();
 
-    [GeneratedRegex($@"\b(?:{Asked}|{Please})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex($@"\b(?:{Asked}|{Please})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Tasks();
 
-    [GeneratedRegex($@"\b(?:{Later})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex($@"\b(?:{Later})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex NextTime();
 
-    [GeneratedRegex(@"\bany (?:more )?questions\b|\bquestions\?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@"\bany (?:more )?questions\b|\bquestions\?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Questions();
 
-    [GeneratedRegex($@"\b(?:{Byes})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex($@"\b(?:{Byes})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Goodbye();
 }

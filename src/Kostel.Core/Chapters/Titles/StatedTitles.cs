@@ -35,12 +35,12 @@ internal static partial class StatedTitles
 
     private const double SometimesVerb = 0.3;
 
-    [GeneratedRegex(@"^(?:(?:so|now|but|and|well|okay|ok|right|then|yeah|first|finally)[\s,:]+)+", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@"^(?:(?:so|now|but|and|well|okay|ok|right|then|yeah|first|finally)[\s,:]+)+", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Lead();
 
-    [GeneratedRegex(@" (?:also|therefore|however|then|too|just|really|actually) ", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@" (?:also|therefore|however|then|too|just|really|actually) ", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Also();
 
-    [GeneratedRegex(@"^(?:is|are|was|were|has|have|had|can|could|will|would|must|should|may|might|does|do|did)$", RegexOptions.CultureInvariant, 1000)]
+    [GeneratedRegex(@"^(?:is|are|was|were|has|have|had|can|could|will|would|must|should|may|might|does|do|did)$", RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Finite();
 }
