@@ -81,8 +81,9 @@ public static partial class PlainText
         var (open, speaker) = (new List<string>(), (string?)null);
         foreach (var line in lines)
         {
-            var (name, said) = names.Divide(line);
-            var begins = (areTimed && TimeFirst().IsMatch(line + "\n")) || (names.Divide(Untimed(line)).Name is { } named && named != speaker);
+            var (name, said) = names.Divide(Untimed(line));
+            var isTimed = areTimed && TimeFirst().IsMatch(line + "\n");
+            var begins = isTimed || (name is not null && name != speaker);
             if (begins && open.Count > 0)
             {
                 yield return string.Join('\n', open);
@@ -90,7 +91,7 @@ public static partial class PlainText
             }
 
             open.Add(begins || name is null ? line : said);
-            speaker = name ?? names.Divide(Untimed(line)).Name ?? speaker;
+            speaker = name ?? speaker;
         }
 
         yield return string.Join('\n', open);

@@ -100,8 +100,9 @@ public static partial class Quantities
         var (count, used) = words[at] is "a" or "an" ? (1, 1) : NumberWords.Read(words, at);
         var end = at + used + 1;
         // "A fifth of the blood", "shrinks by a tenth".
-        var isShare = end < words.Count && words[end] == "of" || at > 0 && end <= words.Count && words[at - 1] == "by" && (end == words.Count || EndsClause(sentence.Words[end - 1].Text));
-        return used > 0 && isShare && Shares.TryGetValue(words[end - 1].TrimEnd('s'), out var parts) && (words[at - 1 < 0 ? 0 : at - 1] == "by" || !EndsClause(sentence.Words[end - 1].Text))
+        var isOf = end < words.Count && words[end] == "of" && !EndsClause(sentence.Words[end - 1].Text);
+        var isBy = at > 0 && words[at - 1] == "by" && (end == words.Count || (end < words.Count && EndsClause(sentence.Words[end - 1].Text)));
+        return used > 0 && (isOf || isBy) && Shares.TryGetValue(words[end - 1].TrimEnd('s'), out var parts)
             ? new Quantity(string.Join(' ', sentence.Words.Skip(at).Take(used + 1).Select(w => w.Text)).TrimEnd('.', ',', ';', ':'), Tokens.Stem(words[end - 1]), count / parts, at, used + 1, sentence)
             : null;
     }
