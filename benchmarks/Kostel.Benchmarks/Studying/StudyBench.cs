@@ -29,6 +29,18 @@ internal static class StudyBench
         }
 
         using var grammar = new GrammarProcess();
+        if (how == "gaps")
+        {
+            GapBench.Learn(Path.Combine(Path.GetDirectoryName(list)!, "gaps.tsv"), folder, grammar, new ChapterFinder(() => known), known);
+            return;
+        }
+
+        if (how == "askable")
+        {
+            GapBench.Print(Directory.EnumerateFiles(folder, "*.txt", SearchOption.AllDirectories).Order(StringComparer.Ordinal), grammar, new ChapterFinder(() => known), known);
+            return;
+        }
+
         if (how == "learn")
         {
             Console.WriteLine(string.Join(", ", Learn(texts).Select(w => w.ToString("0.###", CultureInfo.InvariantCulture))));

@@ -21,12 +21,18 @@ internal sealed record StudyText(string Name, IReadOnlyList<Sentence> Sentences,
     public static List<StudyText> ReadAll(string list, string folder, ChapterFinder finder) =>
         File.ReadLines(list).Where(l => !l.StartsWith('#')).Select(l => l.Split('\t')).Where(l => l.Length == 3).GroupBy(l => l[0]).Select((facts, i) =>
         {
-            var lines = File.ReadLines(Path.Combine(folder, facts.Key + ".txt")).Where(l => l.Trim().Length > 0 && !l.StartsWith("==", StringComparison.Ordinal)).ToList();
-            var sentences = LinedText.Read(string.Join('\n', lines))!.Sentences;
-            var passages = sentences.Select((s, n) => new Passage($"p{n + 1}", "v1", s.StartMs, s.EndMs, s.Words)).ToList();
-            var transcript = new Transcript("en", sentences[^1].EndMs, [Speaker.Unnamed(1)], passages, finder.Find(sentences, sentences[^1].EndMs));
+            var (sentences, transcript) = Read(Path.Combine(folder, facts.Key + ".txt"), finder);
             return new StudyText(facts.Key, sentences, transcript, facts.Select(f => new KeyFact(f[1].Split(',').Select(n => int.Parse(n, CultureInfo.InvariantCulture) - 1).ToHashSet(), f[2])).ToList()) { IsKnown = i % 2 == 0 };
         }).ToList();
+
+    /// <summary>A text with a sentence a line, without its headings.</summary>
+    public static (IReadOnlyList<Sentence> Sentences, Transcript Transcript) Read(string file, ChapterFinder finder)
+    {
+        var lines = File.ReadLines(file).Where(l => l.Trim().Length > 0 && !l.StartsWith("==", StringComparison.Ordinal)).ToList();
+        var sentences = LinedText.Read(string.Join('\n', lines))!.Sentences;
+        var passages = sentences.Select((s, n) => new Passage($"p{n + 1}", "v1", s.StartMs, s.EndMs, s.Words)).ToList();
+        return (sentences, new Transcript("en", sentences[^1].EndMs, [Speaker.Unnamed(1)], passages, finder.Find(sentences, sentences[^1].EndMs)));
+    }
 
     private const double MostOfIt = 0.6;
 

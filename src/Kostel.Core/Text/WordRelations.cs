@@ -85,6 +85,30 @@ public sealed class WordRelations
         static int[] Lines(string text) => text.Length == 0 ? [] : text.Split(' ').Select(n => int.TryParse(n, NumberStyles.None, CultureInfo.InvariantCulture, out var line) ? line : -1).ToArray();
     }
 
+    /// <summary>In which share of its meanings a word names a kind of something, from 0 to 1; 0 for one that is not known.</summary>
+    /// <param name="word">In any form.</param>
+    /// <param name="kind">The word for the kind, "person", in whatever meaning that is listed first.</param>
+    public double ShareOf(string word, string kind) => meanings.TryGetValue(Tokens.Stem(kind), out var kinds) && meanings.TryGetValue(Tokens.Stem(word), out var own) ? own.Count(m => IsUnder(m, kinds[0])) / (double)own.Count : 0;
+
+    private bool IsUnder(int meaning, int kind)
+    {
+        var (next, seen) = (new Queue<int>([meaning]), new HashSet<int>());
+        while (next.TryDequeue(out var at))
+        {
+            if (at == kind)
+            {
+                return true;
+            }
+
+            foreach (var above in broader[at].Where(seen.Add))
+            {
+                next.Enqueue(above);
+            }
+        }
+
+        return false;
+    }
+
     /// <summary>The stems of the words that belong to one, with how; single words only. Itself is not among them.</summary>
     public IReadOnlyDictionary<string, Kinship> Of(string word) => known.GetOrAdd(Tokens.Stem(word), Find);
 

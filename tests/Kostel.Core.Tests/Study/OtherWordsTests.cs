@@ -62,6 +62,20 @@ public class OtherWordsTests
     }
 
     [Fact]
+    public void In_which_share_of_its_meanings_a_word_is_a_kind_of_something()
+    {
+        Assert.Equal(1, Relations.ShareOf("speeds", "quantity"));
+        Assert.Equal(0, Relations.ShareOf("quantity", "speed"));
+        Assert.Equal(0, Relations.ShareOf("well", "person"));
+        var twofold = WordRelations.Read(new StringReader("person||\nbaker|0|\nbaker oven|3|\nthing||"));
+        Assert.Equal(0.5, twofold.ShareOf("baker", "person"));
+    }
+
+    [Fact]
+    public void A_list_of_kinds_that_goes_in_a_circle_comes_to_an_end() =>
+        Assert.Equal(0, WordRelations.Read(new StringReader("person||\nhen|2|\negg|1|")).ShareOf("hen", "person"));
+
+    [Fact]
     public void Without_knowledge_of_words_there_are_none()
     {
         var none = new OtherWords(WordKnowledge.None, []);

@@ -104,6 +104,7 @@ public class StudyMaterialTests
     [InlineData("High water comes every twelve hours.", "How often does high water come?", "Every twelve hours.")]
     [InlineData("The time from one high water to the next is half a lunar day, which is twelve hours.", "What is the time from one high water to the next?", "Twelve hours.")]
     [InlineData("When the wind blows against the stream, the waves become short and steep. This is called wind over tide, with a wind of nine knots.", "Give the term: when the wind blows against the stream, the waves become short and steep.", "Wind over tide.")]
+    [InlineData("The waves run in at an angle and straight out again, so every pebble goes along the beach. Longshore drift it's called, and here it goes to the east.", "Give the term: the waves run in at an angle and straight out again, so every pebble goes along the beach.", "Longshore drift.")]
     [InlineData("A fair stream is a stream that goes your way, and a foul stream is a stream that goes against you.", "What is a foul stream?", "A stream that goes against you.")]
     [InlineData("When the air pressure falls by one hectopascal, the sea rises by one centimetre, so a deep low lifts it a lot.", "When the air pressure falls by one hectopascal, what follows?", "The sea rises by one centimetre.")]
     public void A_statement_becomes_a_question(string lecture, string front, string back) =>

@@ -79,7 +79,7 @@ public static class CardMaker
 
         IEnumerable<Candidate> Fact(Statement statement) =>
             facts.CanBeAsked(statement) && DoingQuestion.Of(statement) is var (question, answer) ? [new Candidate(CardDraft.Asking(question, answer, statement.Source), ground.ChapterAt(statement.Part.StartMs), (FactShare * FactGaps.Worth(statement)) - LastResort, null)]
-            : facts.Of(statement) is { } gap ? [new Candidate(gap.Card, ground.ChapterAt(statement.Part.StartMs), (FactShare * facts.Worth(gap)) - LastResort, null)] : [];
+            : facts.Of(statement) is { } gap ? [new Candidate(gap.Card, ground.ChapterAt(statement.Part.StartMs), (FactShare * FactGaps.Worth(gap)) - LastResort, null)] : [];
 
         var chosen = new List<Candidate>();
         while (chosen.Count < count && candidates.Count > 0)

@@ -17,8 +17,8 @@ internal static partial class NamingCards
     /// <param name="first">What that one may lean on; null for nothing.</param>
     public static (CardDraft Card, string Term)? Of(Sentence sentence, Sentence? before, Sentence? first = null)
     {
-        var m = Names().Match(sentence.Text);
-        if (!m.Success)
+        var m = Names().Match(sentence.Text) is { Success: true } told ? told : NamesFirst().Match(sentence.Text);
+        if (!m.Success || m.Groups["term"].Value.Split(' ') is not [var opener, ..] || StopWords.Contains(opener.ToLowerInvariant()))
         {
             return null;
         }
@@ -39,8 +39,8 @@ internal static partial class NamingCards
         }
 
         var source = leadsUp is not null ? Evidence.Of([leadsUp, described, sentence]) : at == 0 ? Evidence.Of([described, sentence]) : Evidence.Of(sentence);
-        var told = leadsUp is null ? QuotableSentence.Untied(described.Text) : $"{QuotableSentence.Untied(leadsUp.Text)} {QuotableSentence.Untied(described.Text)}";
-        return (CardDraft.Asking($"Give the term: {WordForms.Small(told)}", WordForms.Capital(m.Groups["named"].Value) + ".", source), term);
+        var description = leadsUp is null ? QuotableSentence.Untied(described.Text) : $"{QuotableSentence.Untied(leadsUp.Text)} {QuotableSentence.Untied(described.Text)}";
+        return (CardDraft.Asking($"Give the term: {WordForms.Small(description)}", WordForms.Capital(m.Groups["named"].Value) + ".", source), term);
     }
 
     private static bool IsUnderstood(Sentence sentence) => QuotableSentence.IsSelfContained(sentence) || QuotableSentence.IsSelfContainedCondition(sentence);
@@ -50,8 +50,14 @@ internal static partial class NamingCards
 
     private const string IsCalled = "(?:is called|is known as|is what (?:we|they|people) call)";
 
+    private const string ItIsCalled = "(?:it's|it is|that's|that is|they're|they are) called";
+
     private const string UpToFourWords = @"[\p{L}'’-]+(?: [\p{L}'’-]+){0,3}";
 
     [GeneratedRegex($"^(?<before>[^?!]*?, )?(?:{WhatWasDescribed}) {IsCalled} (?<named>(?:an?|the)? ?(?<term>{UpToFourWords}))" + @"(?:,|\.)", RegexOptions.IgnoreCase)]
     private static partial Regex Names();
+
+    /// <summary>"Longshore drift it's called, and …"</summary>
+    [GeneratedRegex($"^(?<before>)(?:(?:And|So|Well|Now),? )?(?<named>(?:an?|the)? ?(?<term>{UpToFourWords})),? {ItIsCalled}" + @"(?:,|\.)", RegexOptions.IgnoreCase)]
+    private static partial Regex NamesFirst();
 }

@@ -28,6 +28,7 @@ public static partial class Definitions
         "people", "everything", "nothing", "something", "anything", "everybody", "nobody", "definition", "half", "quarter", "whole", "double", "twice", "water", "there", "here", "far", "near", "each", "every", "some", "many", "most", "all", "what", "where", "how", "who",
         "it", "this", "that", "these", "those", "they", "he", "she", "we", "you", "i", "in", "on", "at", "of", "for", "with", "by", "from", "to",
         "and", "but", "so", "if", "when", "because", "since", "while", "as", "though", "although", "unless", "until", "than", "like", "your", "our", "my", "his", "her", "their", "useful", "good", "great", "common",
+        "do", "don't", "have", "let", "look", "see", "say", "take", "think", "imagine", "remember", "keep", "put",
     ];
 
     /// <summary>"The fourth thing" is no term.</summary>

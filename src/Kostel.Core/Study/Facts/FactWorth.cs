@@ -15,7 +15,8 @@ public static class FactWorth
     public static double[] Of(IReadOnlyList<Sentence> sentences, IReadOnlyList<Chapter> chapters, double[] weights) =>
         Array.ConvertAll(FactFeatures.Of(sentences, chapters), f => Probability(f, weights));
 
-    private static double Probability(double[] features, double[] weights)
+    /// <summary>The logistic of a weighed sum.</summary>
+    internal static double Probability(double[] features, double[] weights)
     {
         var sum = 0.0;
         for (var i = 0; i < features.Length; i++)

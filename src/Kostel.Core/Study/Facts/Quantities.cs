@@ -164,7 +164,8 @@ public static partial class Quantities
     private static bool IsUnit(string word) => Units.NameOf(word) is not null || (word.Length > 1 && char.IsLetter(word[0]) && !NoUnits.Contains(word) && !NumberWords.IsNumber(word)
         && (IsMeasure(word) || (word.EndsWith('s') && word.Length > 3 && !WordForms.IsVerbOrAdverb(word))));
 
-    private static bool IsMeasure(string word) =>
+    /// <summary>Whether a word is a measure: "metre", "cent", "tenth".</summary>
+    internal static bool IsMeasure(string word) =>
         Shares.ContainsKey(word.TrimEnd('s')) || WordForms.IsMeasure(word) || Units.NameOf(word) is not null || word.EndsWith('%') || word.TrimEnd('s') is "knot" or "mile" or "tonne" or "acre" or "cent" or "litre" or "liter" or "hectopascal" or "degree" or "bar" or "byte" or "decibel" or "calorie" or "euro" or "dollar" or "pound" or "inch" or "feet" or "foot" or "ton" or "hectare" or "kelvin" or "celsius" or "lux";
 
     private static string Clean(string word) => Edge().Replace(word.ToLowerInvariant(), "");

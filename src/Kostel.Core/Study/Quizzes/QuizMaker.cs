@@ -12,8 +12,8 @@ namespace Kostel.Core.Study.Quizzes;
 /// <remarks>T. Haladyna, S. Downing and M. Rodriguez, "A review of multiple-choice item-writing guidelines", 2002.</remarks>
 public static class QuizMaker
 {
-    private const int MostCards = 40, FewestKinds = 4, OftenEnough = 2;
-    private const double SameKind = 0.15, SameChapter = 0.08, AskedBefore = 10, NewKind = 0.2;
+    private const int MostCards = 40, FewestKinds = 4, OftenEnough = 2, MostOthers = 3;
+    private const double SameKind = 0.15, SameChapter = 0.08, AskedBefore = 10, NewKind = 0.2, MostlyNoun = 0.5;
 
     /// <summary>Up to <paramref name="count"/> questions in the order of the lecture. The same lecture, seed and earlier questions give the same quiz.</summary>
     /// <param name="transcript">The lecture.</param>
@@ -60,14 +60,15 @@ public static class QuizMaker
         var (statements, ill) = (ground.Statements.All, ground.Statements.IllFormed);
         var matter = sentences.Where((s, i) => !facts.IsOfCourse(i) && !ill.Contains(i) && QuotableSentence.IsHeardWell(s)).ToList();
         var definitions = matter.SelectMany(s => Clauses.Of(s).Prepend(s)).Where(QuotableSentence.IsHeardWell).Select(Definitions.Find).OfType<Definition>().DistinctBy(d => d.Term).ToList();
-        var gaps = statements.Select(facts.Of).OfType<FactGap>().ToList();
+        var askable = statements.Select(facts.All).ToList();
+        var gaps = askable.Select(g => FactGaps.Good(g).FirstOrDefault()).OfType<FactGap>().ToList();
         var phrases = KeyPhrases.Count(matter);
         var others = new OtherWords(ground.Words, sentences);
-        var wrong = new WrongChoices([.. gaps.Where(g => g.Number is null).Select(g => g.Thing).Concat(definitions.Select(d => new NamedThing(d.Term, d.Article, false))).DistinctBy(t => t.Name)], others);
+        var wrong = new WrongChoices([.. askable.SelectMany(g => g).Where(g => g.Number is null).Select(g => g.Thing).Concat(definitions.Select(d => new NamedThing(d.Term, d.Article, false))).DistinctBy(t => t.Name)], others);
         var numbers = matter.SelectMany(Quantities.Find).ToList();
-        var spoken = OtherTerms(phrases, definitions);
+        var spoken = OtherTerms(phrases, definitions, ground.Words.Lexicon);
         var cards = CardMaker.Make(ground, MostCards);
-        return definitions.Select(d => TermQuestions.OfMeaning(d, definitions, spoken, random))
+        return definitions.Select(d => TermQuestions.OfMeaning(d, definitions, LikeTerm(d), random))
             .Concat(definitions.Select(d => TermQuestions.OfTerm(d, definitions, random)))
             .Concat(cards.Select(TermQuestions.OfCard))
             .Concat(SentenceQuestions.Of(cards, random))
@@ -75,22 +76,35 @@ public static class QuizMaker
             .Concat(MatchQuestions.OfNumbers(gaps, random))
             .Concat(OrderQuestions.Of(sentences, ground.Transcript.Chapters, facts.IsOfCourse, random))
             .Concat(statements.Where(facts.CanBeAsked).Select(s => SeveralQuestions.Of(s, wrong, random)))
-            .Concat(gaps.SelectMany(g => GapQuestions.Of(g, facts.Worth(g), wrong, numbers, IsTerm, random)))
+            .Concat(askable.SelectMany(OfBest))
             .OfType<QuestionDraft>()
             .Select(q => q.Content is WrittenQuestion asks ? q with { Content = asks.WithAlso(others.Saying) } : q);
+
+        // Of the same form as the term; where the lecture keeps speaking of too little, what else it names.
+        List<string> LikeTerm(Definition d) =>
+        [
+            .. spoken.Where(t => t.IsPlural == d.IsPlural).OrderByDescending(t => others.Likeness(t, new NamedThing(d.Term, d.Article, false))).Select(t => t.Name)
+                .Concat(wrong.For(new NamedThing(d.Term, d.Article, IsArticleOutside: true), d.Meaning, MostOthers)).Distinct(),
+        ];
+
+        // For the best gap there may be no wrong choices; then for the next one.
+        IEnumerable<QuestionDraft> OfBest(IReadOnlyList<FactGap> ofStatement) =>
+            FactGaps.Good(ofStatement).Select(g => GapQuestions.Of(g, FactGaps.Worth(g), wrong, numbers, IsTerm, random).ToList()).FirstOrDefault(q => q.Count > 0) ?? [];
 
         bool IsTerm(string phrase) => phrases.GetValueOrDefault(string.Join(' ', Tokens.Of(phrase).SkipWhile(w => w is "a" or "an" or "the"))) is { } use && (use.IsDefined || use.Count >= OftenEnough);
     }
 
     /// <summary>Phrases that the lecture says often without defining them, for a lecture that defines little.</summary>
-    private static List<string> OtherTerms(Dictionary<string, PhraseUse> phrases, List<Definition> definitions)
+    /// <summary>Things that the lecture speaks of again and again without saying what they are: no quality ("immune") and no measure ("per cent").</summary>
+    private static List<NamedThing> OtherTerms(Dictionary<string, PhraseUse> phrases, List<Definition> definitions, Lexicon lexicon)
     {
         var defined = definitions.SelectMany(d => Tokens.ContentStems(d.Term)).ToHashSet();
         return phrases
             .Where(p => p.Value is { Count: >= OftenEnough, IsDefined: false } && !Tokens.ContentStems(p.Key).All(defined.Contains))
             .OrderByDescending(p => p.Value.Count * p.Key.Split(' ').Length)
             .ThenBy(p => p.Key, StringComparer.Ordinal)
-            .Select(p => p.Key)
+            .Select(p => new NamedThing(p.Key, "", false))
+            .Where(t => lexicon.KindsOf(t.Head) is var kinds && (kinds.Total == 0 || kinds.NounShare >= MostlyNoun) && !Quantities.IsMeasure(t.Head))
             .Take(12)
             .ToList();
     }

@@ -21,23 +21,29 @@ internal sealed record FactGap(Statement Statement, string Front, string Missing
 
     /// <summary>The same as a question, where it is what something is stated of; null where no plain one can be formed.</summary>
     public string? Question { get; init; }
+
+    /// <summary>The words of the statement that are missing.</summary>
+    public required WordRun Run { get; init; }
+
+    /// <summary>How likely it asks for something that can be known from the lecture and is worth it, from 0 to 1.</summary>
+    public double Chance { get; init; }
 }
 
 /// <summary>
 /// What to ask for in statements that are worth knowing: their number, or the phrase that says what is new in them. A statement that leans on the one before it brings that along.
 /// </summary>
-internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<Chapter> chapters, WordKnowledge words)
+internal sealed class FactGaps
 {
     private const int Shortest = 5, Longest = 34, OftenEnough = 2, Often = 4, MostQuantities = 2, LeastCounted = 3, FarEnough = 6, LeastLeft = 2, LongestGap = 6;
 
     /// <summary>A statement that is less likely to be worth knowing makes none.</summary>
-    private const double LeastWorth = 0.2, OwnShare = 0.5, CommonLess = 0.5, ContextShare = 0.85, MostlyVerb = 0.4;
+    private const double LeastWorth = 0.2, OwnShare = 0.5, MostlyVerb = 0.4;
 
     /// <summary>So many words of English are in everybody's mouth (common practice, no source).</summary>
     private const int Common = 3000;
 
-    /// <summary>What is asked for is rather of the matter than of what is said besides (judgements).</summary>
-    private const double BesidesLess = 0.8, OfTheMatter = 0.4;
+    /// <summary>A gap that is less likely to be a good one is not asked: below it hardly one in ten was, of those that were judged.</summary>
+    private const double LeastChance = 0.2;
 
     private static readonly HashSet<string> PointsAway =
     [
@@ -65,31 +71,61 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
     /// <summary>Behind these a phrase is a thing and neither a verb nor a quality.</summary>
     private static readonly HashSet<string> BeforeThings = ["a", "an", "the", "of", "in", "with", "on", "from", "by", "for", "each", "every", "into", "without", "between"];
 
-    private readonly bool[] isOfCourse = [.. FactFeatures.Of(sentences, chapters).Select((f, i) => FactFeatures.IsOfCourse(f) || FactFeatures.Greets(sentences[i].Text))];
-    private readonly Dictionary<string, PhraseUse> phrases = KeyPhrases.Count(sentences);
-    private readonly Dictionary<string, int> spoken = sentences.SelectMany(s => Tokens.ContentStems(s.Text).Distinct()).GroupBy(w => w).ToDictionary(g => g.Key, g => g.Count());
+    private readonly WordKnowledge words;
+    private readonly bool[] isOfCourse;
+    private readonly Dictionary<string, PhraseUse> phrases;
+    private readonly Dictionary<string, int> spoken;
+    private readonly GapFeatures features;
     private PhraseIndex? said;
+
+    /// <summary>The gaps of a lecture.</summary>
+    /// <param name="sentences">All of it, in order.</param>
+    /// <param name="chapters">Its chapters; none is allowed.</param>
+    /// <param name="words">What is known of English words.</param>
+    public FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<Chapter> chapters, WordKnowledge words)
+    {
+        var counted = FactFeatures.Of(sentences, chapters);
+        this.words = words;
+        isOfCourse = [.. counted.Select((f, i) => FactFeatures.IsOfCourse(f) || FactFeatures.Greets(sentences[i].Text))];
+        phrases = KeyPhrases.Count(sentences);
+        spoken = sentences.SelectMany(s => Tokens.ContentStems(s.Text).Distinct()).GroupBy(w => w).ToDictionary(g => g.Key, g => g.Count());
+        features = new GapFeatures(counted, phrases, spoken, words);
+    }
+
+    /// <summary>What tells whether a gap is a good one.</summary>
+    public double[] FeaturesOf(FactGap gap) => features.Of(gap);
 
     /// <summary>Whether a sentence speaks of the course and not of its matter.</summary>
     public bool IsOfCourse(int sentence) => isOfCourse[sentence];
 
-    /// <summary>The gap of a statement; null where it is not worth one, or cannot be understood by itself.</summary>
-    public FactGap? Of(Statement statement)
+    /// <summary>The best gap of a statement; null where none is good enough, or it cannot be understood by itself.</summary>
+    public FactGap? Of(Statement statement) => Good(All(statement)).FirstOrDefault();
+
+    /// <summary>Those of several that are good enough, the best first.</summary>
+    public static IEnumerable<FactGap> Good(IEnumerable<FactGap> gaps) => gaps.Where(g => g.Chance >= LeastChance).OrderByDescending(g => g.Chance);
+
+    /// <summary>Every gap that a statement could have.</summary>
+    public IReadOnlyList<FactGap> All(Statement statement)
     {
         if (!CanBeAsked(statement))
         {
-            return null;
+            return [];
         }
 
-        var told = Tokens.ContentStems(statement.Context).ToHashSet();
+        var phrase = WithoutPhrase(statement, Tokens.ContentStems(statement.Context).ToHashSet()).ToList();
+        IEnumerable<FactGap> all = phrase.Select(p => new FactGap(statement, Asides.Without(statement.Context + p.Left), p.Missing, null) { Run = p.Run, Question = Question(p) });
         if (WithoutNumber(statement.Part) is var (rest, number) && !IsSaid(statement.Context, number.Text))
         {
-            return new FactGap(statement, Asides.Without(statement.Context + rest), number.Text, number);
+            all = all.Prepend(new FactGap(statement, Asides.Without(statement.Context + rest), number.Text, number) { Run = new WordRun(number.FirstWord, number.FirstWord + number.WordCount) });
         }
 
-        return WithoutPhrase(statement, told) is { } phrase ? new FactGap(statement, Asides.Without(statement.Context + phrase.Left), phrase.Missing, null) { Question = Question(phrase) }
-            : WithoutTerm(statement.Part) is var (left, missing) ? new FactGap(statement, Asides.Without(statement.Context + left), missing, null)
-            : null;
+        if (phrase.Count == 0 && WithoutTerm(statement.Part) is var (left, missing))
+        {
+            var first = Tokens.Of(statement.Part.Text[..statement.Part.Text.IndexOf(missing, StringComparison.OrdinalIgnoreCase)]).Count;
+            all = all.Append(new FactGap(statement, Asides.Without(statement.Context + left), missing, null) { Run = new WordRun(first, first + Tokens.Of(missing).Count) });
+        }
+
+        return all.Select(g => g with { Chance = features.Chance(g) }).ToList();
 
         string? Question(LeftOut phrase) => statement.Before.Count > 0 ? null : SubjectQuestion.Of(statement, phrase.Missing) ?? ObjectQuestion.Of(statement, phrase.Run);
     }
@@ -97,8 +133,8 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
     /// <summary>Whether a statement is worth asking about and can be understood by itself.</summary>
     public bool CanBeAsked(Statement statement) => statement.Worth >= LeastWorth && !isOfCourse[statement.Sentence] && !statement.IsIllFormed && IsUnderstood(statement);
 
-    /// <summary>What asking with a gap is worth: less where a word that everybody knows fills it, and where much has to be read before.</summary>
-    public double Worth(FactGap gap) => Worth(gap.Statement) * Math.Pow(ContextShare, gap.Statement.Before.Count) * (gap.Number is null && gap.Question is null && IsCommon(gap.Missing) ? CommonLess : 1);
+    /// <summary>What asking with a gap is worth.</summary>
+    public static double Worth(FactGap gap) => gap.Chance * Math.Sqrt(Worth(gap.Statement));
 
     /// <summary>What asking for a statement is worth: what the speaker tells of himself, less.</summary>
     public static double Worth(Statement statement) => statement.Worth * (Tokens.Of(statement.Part.Text).Any(OfTheSpeaker.Contains) ? OwnShare : 1);
@@ -155,12 +191,12 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
     /// <summary>Whether a text gives the words away that are asked for.</summary>
     private static bool IsSaid(string text, string words) => $" {string.Join(' ', Tokens.Of(text))} ".Contains($" {string.Join(' ', Tokens.Of(words))} ", StringComparison.Ordinal);
 
-    /// <summary>Without what the verb leads to, or what it is stated of: whichever of them the rest does not give away.</summary>
-    private LeftOut? WithoutPhrase(Statement statement, HashSet<string> told)
+    /// <summary>Without what the verb leads to, what it is stated of, or another thing that is named, where the rest does not give it away.</summary>
+    private IEnumerable<LeftOut> WithoutPhrase(Statement statement, HashSet<string> told)
     {
         if (statement.Grammar is not { IsWhole: true } grammar)
         {
-            return null;
+            return [];
         }
 
         var clause = MainClause.Of(grammar);
@@ -168,10 +204,9 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
         return runs.Concat(MainClause.Things(grammar).Reverse()).Distinct()
             .Select(run => (Run: run, Gap: Without(statement.Part, run == clause?.Subject ? run : WholePhrase.Of(grammar, statement.Part, run))))
             .Where(g => g.Gap is { } gap && !IsWellKnown(gap.Missing) && !IsVerb(gap.Missing) && !(g.Run == clause?.Subject && IsPointedAt(gap.Missing)) && !(told.Count > 0 && Tokens.ContentStems(gap.Missing).All(told.Contains)))
-            .OrderByDescending(g => Asked(g.Gap!.Missing, g.Run == clause?.Subject) - (g.Run.First >= MainPart(statement.Part) ? BesidesLess : 0))
             .Where(g => !IsPicture(statement.Part, g.Run) && !IsOfReason(statement.Part, g.Run))
-            .Select(g => g.Gap)
-            .FirstOrDefault();
+            .Select(g => g.Gap!)
+            .DistinctBy(g => g.Missing);
     }
 
     /// <summary>Words without those that are asked for.</summary>
@@ -197,16 +232,8 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
 
     private static string WithoutArticle(string phrase) => string.Join(' ', Tokens.Of(phrase).SkipWhile(w => w is "a" or "an" or "the"));
 
-    /// <summary>How much it is worth asking for a phrase: a term that the lecture defines, what is said of something before the thing itself, but no word that the lecture is about and that anybody would fill in.</summary>
-    private double Asked(string phrase, bool isSubject)
-    {
-        var use = phrases.GetValueOrDefault(WithoutArticle(phrase));
-        var stems = Tokens.ContentStems(phrase);
-        return (use is { IsDefined: true } ? 1.5 : use is { Count: >= Often } ? -0.5 : 0) + (isSubject ? 0 : 1) + (Math.Min(3, stems.Count) * 0.2) + (stems.Any(w => spoken.GetValueOrDefault(w) >= OftenEnough) ? OfTheMatter : 0) - (IsCommon(phrase) ? CommonLess : 0);
-    }
-
     /// <summary>Where what is said besides begins: the reason, the consequence, the picture.</summary>
-    private static int MainPart(Sentence part)
+    internal static int MainPart(Sentence part)
     {
         for (var at = 2; at < part.Words.Count; at++)
         {
@@ -245,6 +272,12 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
             return null;
         }
 
+        if (run.First > 0 && Tokens.Of(part.Words[run.First - 1].Text) is ["they" or "we" or "he" or "she" or "i" or "who"])
+        {
+            // "They reach places": the grammar took the verb for a thing.
+            return null;
+        }
+
         var close = part.Words[run.End - 1].Text;
         var left = string.Join(' ', part.Words.Take(run.First).Select(w => w.Text).Append(CardContent.Gap + (close[^1] is '.' or ',' or ';' or ':' ? close[^1].ToString() : "")).Concat(part.Words.Skip(run.End).Select(w => w.Text)));
         var kept = Tokens.ContentStems(left).ToHashSet();
@@ -270,7 +303,7 @@ internal sealed class FactGaps(IReadOnlyList<Sentence> sentences, IReadOnlyList<
     /// <summary>No clause, no comparison, and nothing that begins in the middle of a longer phrase.</summary>
     private static bool IsPhrase(IReadOnlyList<string> words) =>
         !Helpers.Contains(words[^1]) && !words.Any(w => w is "that" or "which" or "who" or "where" or "when" or "how" or "why" or "what" or "if" or "as" or "but" or "not" or "no" or "than" or "like" or "at" or "during") && !(words.Count < 3 && words.Contains("and"))
-        && (words[0] is "a" or "an" or "the" || !BeforeThings.Contains(words[0])) && !words[^1].EndsWith("'s", StringComparison.Ordinal) && !words.Any(w => w.EndsWith("'s", StringComparison.Ordinal) && w[..^2] is "here" or "that" or "there" or "it" or "what" or "this" or "who" or "he" or "she");
+        && words[0] is not ("this" or "these" or "those" or "such") && !words.Any(w => w.EndsWith("'ve", StringComparison.Ordinal) || w.EndsWith("'re", StringComparison.Ordinal) || w.EndsWith("'ll", StringComparison.Ordinal)) && (words[0] is "a" or "an" or "the" || !BeforeThings.Contains(words[0])) && !words[^1].EndsWith("'s", StringComparison.Ordinal) && !words.Any(w => w.EndsWith("'s", StringComparison.Ordinal) && w[..^2] is "here" or "that" or "there" or "it" or "what" or "this" or "who" or "he" or "she");
 
     private static bool IsVague(IReadOnlyList<string> words) => Vague.Contains(words[0]) || Vague.Contains(words[^1]) || words.All(w => Vague.Contains(w) || StopWords.Contains(w));
 
