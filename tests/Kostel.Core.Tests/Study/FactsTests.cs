@@ -35,6 +35,8 @@ public class FactsTests
     [InlineData("Fine, that's the hour for which we have the room.")]
     [InlineData("The base is the thing that most people forget about.")]
     [InlineData("Wait twenty minutes with the door shut, it's called soaking.")]
+    [InlineData("See how the strands lie flat and even, that's called laying up.")]
+    [InlineData("Behind the mill, do the sum, that's a million and a half.")]
     [InlineData("In the drift is the distance that the stream carries you.")]
     [InlineData("A mulch is a layer of material that covers the soil, five centimetres of.")]
     [InlineData("What is a tide with a large range?")]

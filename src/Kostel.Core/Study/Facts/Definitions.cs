@@ -88,7 +88,7 @@ public static partial class Definitions
     private const int ShortestMeaning = 4, LongestTerm = 4;
 
     /// <summary>Words with which no description of a thing begins.</summary>
-    internal static readonly HashSet<string> NoMeanings = ["if", "when", "because", "so", "then", "there", "this", "that", "it", "these", "those", "they", "such", "which", "what", "put", "take", "let", "say", "go", "look", "make", "keep", "give", "add", "wait", "leave", "throw", "burn", "hold", "cut", "turn", "push", "pull", "press", "stir", "mix", "pour", "dip", "roll", "heat", "it's", "that's", "there's", "they're"];
+    internal static readonly HashSet<string> NoMeanings = ["if", "when", "because", "so", "then", "there", "this", "that", "it", "these", "those", "they", "such", "which", "what", "put", "take", "let", "say", "go", "look", "make", "keep", "give", "add", "wait", "leave", "throw", "burn", "hold", "cut", "turn", "push", "pull", "press", "stir", "mix", "pour", "dip", "roll", "heat", "see", "watch", "feel", "notice", "hear", "it's", "that's", "there's", "they're"];
 
     /// <summary>Whether what a thing is said to be is told to its end.</summary>
     internal static bool IsWhole(string meaning)

@@ -12,7 +12,7 @@ namespace Kostel.Core.Study.Quizzes;
 /// <remarks>T. Haladyna, S. Downing and M. Rodriguez, "A review of multiple-choice item-writing guidelines", 2002.</remarks>
 public static class QuizMaker
 {
-    private const int MostCards = 40, FewestKinds = 4, OftenEnough = 2, MostOthers = 3;
+    private const int MostCards = 40, FewestKinds = 4, OftenEnough = 2, MostOthers = 3, LeastLetters = 4;
     private const double SameKind = 0.15, SameChapter = 0.08, AskedBefore = 10, NewKind = 0.2, MostlyNoun = 0.5;
 
     /// <summary>Up to <paramref name="count"/> questions in the order of the lecture. The same lecture, seed and earlier questions give the same quiz.</summary>
@@ -64,7 +64,7 @@ public static class QuizMaker
         var gaps = askable.Select(g => FactGaps.Good(g).FirstOrDefault()).OfType<FactGap>().ToList();
         var phrases = KeyPhrases.Count(matter);
         var others = new OtherWords(ground.Words, sentences);
-        var wrong = new WrongChoices([.. askable.SelectMany(g => g).Where(g => g.Number is null).Select(g => g.Thing).Concat(definitions.Select(d => new NamedThing(d.Term, d.Article, false))).DistinctBy(t => t.Name)], others);
+        var wrong = new WrongChoices([.. askable.SelectMany(FactGaps.Good).Where(g => g.Number is null && !IsDone(g.Thing)).Select(g => g.Thing).Concat(definitions.Select(d => new NamedThing(d.Term, d.Article, false))).DistinctBy(t => t.Name)], others);
         var numbers = matter.SelectMany(Quantities.Find).ToList();
         var spoken = OtherTerms(phrases, definitions, ground.Words.Lexicon);
         var cards = CardMaker.Make(ground, MostCards);
@@ -87,9 +87,12 @@ public static class QuizMaker
                 .Concat(wrong.For(new NamedThing(d.Term, d.Article, IsArticleOutside: true), d.Meaning, MostOthers)).Distinct(),
         ];
 
+        // "Fall ill": the grammar took a verb for a thing.
+        bool IsDone(NamedThing thing) => thing.Article.Length == 0 && thing.Name.Split(' ') is [var first, _, ..] && ground.Words.Lexicon.KindsOf(first.ToLowerInvariant()).VerbShare > MostlyNoun;
+
         // For the best gap there may be no wrong choices; then for the next one.
         IEnumerable<QuestionDraft> OfBest(IReadOnlyList<FactGap> ofStatement) =>
-            FactGaps.Good(ofStatement).Select(g => GapQuestions.Of(g, FactGaps.Worth(g), wrong, numbers, IsTerm, random).ToList()).FirstOrDefault(q => q.Count > 0) ?? [];
+            FactGaps.Good(ofStatement).Where((g, i) => i == 0 || g.Number is null).Select(g => GapQuestions.Of(g, FactGaps.Worth(g), wrong, numbers, IsTerm, random).ToList()).FirstOrDefault(q => q.Count > 0) ?? [];
 
         bool IsTerm(string phrase) => phrases.GetValueOrDefault(string.Join(' ', Tokens.Of(phrase).SkipWhile(w => w is "a" or "an" or "the"))) is { } use && (use.IsDefined || use.Count >= OftenEnough);
     }
@@ -104,7 +107,7 @@ public static class QuizMaker
             .OrderByDescending(p => p.Value.Count * p.Key.Split(' ').Length)
             .ThenBy(p => p.Key, StringComparer.Ordinal)
             .Select(p => new NamedThing(p.Key, "", false))
-            .Where(t => lexicon.KindsOf(t.Head) is var kinds && (kinds.Total == 0 || kinds.NounShare >= MostlyNoun) && !Quantities.IsMeasure(t.Head))
+            .Where(t => lexicon.KindsOf(t.Head) is var kinds && (kinds.Total == 0 ? t.Head.Length >= LeastLetters : kinds.NounShare >= MostlyNoun) && !Quantities.IsMeasure(t.Head))
             .Take(12)
             .ToList();
     }

@@ -56,7 +56,7 @@ internal sealed class GapFeatures(double[][] sentences, Dictionary<string, Phras
             Is(isVerbBefore),
             Is(before == "of"),
             Is(before != "of" && Prepositions.Leads(before)),
-            Is(run.First >= FactGaps.MainPart(statement.Part)),
+            Is(run.First >= SaidBesides.From(statement.Part)),
             missing.Count / 6.0,
             Is(named.Count == 1),
             Is(use is { IsDefined: true }),
