@@ -13,7 +13,7 @@ namespace Kostel.Core.Study.Quizzes;
 public static class QuizMaker
 {
     private const int MostCards = 40, FewestKinds = 4, OftenEnough = 2, MostOthers = 3, LeastLetters = 4;
-    private const double SameKind = 0.15, SameChapter = 0.08, AskedBefore = 10, NewKind = 0.2, MostlyNoun = 0.5;
+    private const double SameKind = 0.15, SameChapter = 0.08, AskedBefore = 10, NewKind = 0.2, MostlyNoun = 0.5, MostlyVerb = 0.5;
 
     /// <summary>Up to <paramref name="count"/> questions in the order of the lecture. The same lecture, seed and earlier questions give the same quiz.</summary>
     /// <param name="transcript">The lecture.</param>
@@ -88,13 +88,13 @@ public static class QuizMaker
         ];
 
         // "Fall ill": the grammar took a verb for a thing.
-        bool IsDone(NamedThing thing) => thing.Article.Length == 0 && thing.Name.Split(' ') is [var first, _, ..] && ground.Words.Lexicon.KindsOf(first.ToLowerInvariant()).VerbShare > MostlyNoun;
+        bool IsDone(NamedThing thing) => thing.Article.Length == 0 && thing.Name.Split(' ') is [var first, _, ..] && ground.Words.Lexicon.KindsOf(first.ToLowerInvariant()).VerbShare > MostlyVerb;
 
         // For the best gap there may be no wrong choices; then for the next one.
         IEnumerable<QuestionDraft> OfBest(IReadOnlyList<FactGap> ofStatement) =>
             FactGaps.Good(ofStatement).Where((g, i) => i == 0 || g.Number is null).Select(g => GapQuestions.Of(g, FactGaps.Worth(g), wrong, numbers, IsTerm, random).ToList()).FirstOrDefault(q => q.Count > 0) ?? [];
 
-        bool IsTerm(string phrase) => phrases.GetValueOrDefault(string.Join(' ', Tokens.Of(phrase).SkipWhile(w => w is "a" or "an" or "the"))) is { } use && (use.IsDefined || use.Count >= OftenEnough);
+        bool IsTerm(string phrase) => phrases.GetValueOrDefault(FactGaps.WithoutArticle(phrase)) is { } use && (use.IsDefined || use.Count >= OftenEnough);
     }
 
     /// <summary>Phrases that the lecture says often without defining them, for a lecture that defines little.</summary>

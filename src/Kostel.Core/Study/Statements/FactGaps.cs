@@ -10,13 +10,16 @@ namespace Kostel.Core.Study.Statements;
 /// </summary>
 internal sealed class FactGaps
 {
-    private const int Shortest = 5, Longest = 34, OftenEnough = 2, Often = 4, MostQuantities = 2, LeastCounted = 3, FarEnough = 8, LeastLeft = 2;
+    private const int Shortest = 5, Longest = 34, OftenEnough = 2, MostQuantities = 2, LeastCounted = 3, FarEnough = 8, LeastLeft = 2;
 
     /// <summary>A statement that is less likely to be worth knowing makes none.</summary>
     private const double LeastWorth = 0.2, OwnShare = 0.5, MostlyVerb = 0.4;
 
     /// <summary>So many words of English are in everybody's mouth (common practice, no source).</summary>
-    private const int Common = 3000;
+    internal const int Common = 3000;
+
+    /// <summary>What so many sentences say, the lecture speaks of all the time.</summary>
+    internal const int Often = 4;
 
     /// <summary>A gap that is less likely to be a good one is not asked: below it hardly one in ten was, of those that were judged.</summary>
     private const double LeastChance = 0.2;
@@ -186,7 +189,8 @@ internal sealed class FactGaps
     /// <summary>"The door", "the list": a thing that was spoken of, by a word that everybody uses; who was not there cannot know which.</summary>
     private bool IsPointedAt(string phrase) => phrase.StartsWith("the ", StringComparison.OrdinalIgnoreCase) && words.Vectors.Count > 0 && IsCommon(phrase);
 
-    private static string WithoutArticle(string phrase) => string.Join(' ', Tokens.Of(phrase).SkipWhile(w => w is "a" or "an" or "the"));
+    /// <summary>A phrase in small letters, as <see cref="KeyPhrases"/> has it.</summary>
+    internal static string WithoutArticle(string phrase) => string.Join(' ', Tokens.Of(phrase).SkipWhile(w => w is "a" or "an" or "the"));
 
     private static bool IsThing(string text, string phrase) =>
         !Tokens.Of(phrase).Any(w => LeftOut.Vague.Contains(w) || w is "low" or "high") && Tokens.Of(text[..text.IndexOf(phrase, StringComparison.Ordinal)]).LastOrDefault() is { } before && LeftOut.BeforeThings.Contains(before);

@@ -12,7 +12,7 @@ namespace Kostel.Core.Study.Statements;
 /// <param name="words">What is known of English words.</param>
 internal sealed class GapFeatures(double[][] sentences, Dictionary<string, PhraseUse> phrases, Dictionary<string, int> spoken, WordKnowledge words)
 {
-    private const int Common = 3000, Rarest = 60000, Often = 4;
+    private const int Rarest = 60000;
 
     private static readonly string[] Own =
     [
@@ -44,7 +44,9 @@ internal sealed class GapFeatures(double[][] sentences, Dictionary<string, Phras
         var main = statement.Grammar is { } grammar ? MainClause.Of(grammar) : null;
         var isVerbBefore = run.First > 0 && statement.Grammar?.ByPlace.GetValueOrDefault(run.First - 1)?.IsVerb == true;
         var tags = Enumerable.Range(run.First, run.Count).Select(i => statement.Grammar?.ByPlace.GetValueOrDefault(i)?.Tag ?? "").ToList();
-        var use = phrases.GetValueOrDefault(string.Join(' ', missing.SkipWhile(w => w is "a" or "an" or "the")));
+        var use = phrases.GetValueOrDefault(FactGaps.WithoutArticle(gap.Missing));
+        var isToListener = said.Any(w => w is "you" or "your" or "we" or "our" or "us");
+        var numbers = Quantities.Find(statement.Part).Count;
         double Is(bool holds) => holds ? 1 : 0;
         return
         [
@@ -60,15 +62,15 @@ internal sealed class GapFeatures(double[][] sentences, Dictionary<string, Phras
             missing.Count / 6.0,
             Is(named.Count == 1),
             Is(use is { IsDefined: true }),
-            Is(named.Count > 0 && named.All(w => words.Vectors.PlaceOf(w) is >= 0 and < Common)),
+            Is(named.Count > 0 && named.All(w => words.Vectors.PlaceOf(w) is >= 0 and < FactGaps.Common)),
             named.Count == 0 ? 0 : named.Max(Rarity),
             Is(stems.Any(w => spoken.GetValueOrDefault(w) >= 2)),
-            Is(stems.Any(w => spoken.GetValueOrDefault(w) >= Often)),
+            Is(stems.Any(w => spoken.GetValueOrDefault(w) >= FactGaps.Often)),
             part.Count / 30.0,
             run.First / (double)part.Count,
             Is(run.End == part.Count),
             statement.Before.Count / 2.0,
-            Is(said.Any(w => w is "you" or "your" or "we" or "our" or "us")),
+            Is(isToListener),
             Is(said.Any(w => w is "it" or "they" or "them" or "this" or "that" or "these" or "those" or "its" or "their")),
             Is(gap.Question is not null),
             Is(missing is ["the", ..] || before == "the"),
@@ -86,13 +88,13 @@ internal sealed class GapFeatures(double[][] sentences, Dictionary<string, Phras
             Is(said.Any(w => w is "if" or "when" or "unless" or "until")),
             Math.Min(1, rest.Count / 10.0),
             Is(isVerbBefore && ForAnything.Contains(before)),
-            Is(gap.Number is null && Quantities.Find(statement.Part).Count > 0),
+            Is(gap.Number is null && numbers > 0),
             Is(statement.Grammar is not { IsWhole: true }),
             Is(said[0] == "the" && run.First > 0),
             Is(run.First == 0),
             Is(gap.Number is not null && main is not null && run.First >= main.Subject.First && run.End <= main.Subject.End),
-            Is(gap.Number is not null && said.Any(w => w is "you" or "your" or "we" or "our" or "us")),
-            Is(gap.Number is not null && Quantities.Find(statement.Part).Count > 1),
+            Is(gap.Number is not null && isToListener),
+            Is(gap.Number is not null && numbers > 1),
             Is(missing is [.., "times"]),
             Is(main is null && statement.Grammar?.ByPlace.GetValueOrDefault(0)?.IsVerb == true),
             Is(gap.Number is null && said.Any(w => w is "it" or "they" or "them" or "this" or "these" or "those")),
