@@ -1,5 +1,7 @@
 using System.Globalization;
+using Kostel.Benchmarks.Studying;
 using Kostel.Core.Captions;
+using Kostel.Core.Chapters;
 using Kostel.Core.Chapters.Titles;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
@@ -27,6 +29,31 @@ internal static class TitleBench
         }
 
         Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"mean likeness {likes.Average():0.000} of {likes.Count}"));
+    }
+
+    /// <summary>How many of the titles that are made for chapters which were read are good by a list of judged titles.</summary>
+    public static void Judge(string judged, string folder, WordKnowledge known)
+    {
+        var (made, good, unread) = (0, 0, 0);
+        foreach (var text in File.ReadLines(judged).Where(l => !l.StartsWith('#')).Select(l => l.Split('\t')).GroupBy(l => l[0]))
+        {
+            var file = Directory.EnumerateFiles(folder, text.Key + ".txt", SearchOption.AllDirectories).First();
+            var sentences = StudyText.Read(file, ChapterFinder.ByWords).Sentences;
+            var starts = text.SelectMany(v => new[] { int.Parse(v[1], CultureInfo.InvariantCulture) - 1, int.Parse(v[2], CultureInfo.InvariantCulture) }).Append(0).Distinct().Where(s => s < sentences.Count).Order().ToList();
+            var titles = ChapterTitles.For(starts.Select((s, i) => (IReadOnlyList<Sentence>)[.. sentences.Take(i + 1 < starts.Count ? starts[i + 1] : sentences.Count).Skip(s)]).ToList(), known);
+            foreach (var (start, title) in starts.Zip(titles))
+            {
+                var verdicts = text.Where(v => v[1] == (start + 1).ToString(CultureInfo.InvariantCulture)).ToList();
+                if (verdicts.Count > 0)
+                {
+                    var verdict = verdicts.Find(v => v[3] == title)?[4];
+                    (made, good, unread) = (made + 1, good + (verdict == "1" ? 1 : 0), unread + (verdict is null ? 1 : 0));
+                    Console.WriteLine($"{text.Key}\t{start + 1}\t{title}\t{verdict ?? "?"}");
+                }
+            }
+        }
+
+        Console.WriteLine($"| titles of chapters that were read | {made} | good | {good} | not read | {unread} |");
     }
 
     /// <summary>How like two titles are: by the stems they share and by meaning, from 0 to 1.</summary>

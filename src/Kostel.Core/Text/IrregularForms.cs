@@ -25,6 +25,11 @@ public static class IrregularForms
 
     private static readonly HashSet<string> Past = [.. Verbs.SelectMany(v => v.Length == 1 ? v : v.Skip(1))];
 
+    private static readonly Dictionary<string, string> Pasts = Verbs.DistinctBy(v => v[0]).ToDictionary(v => v[0], v => v.ElementAtOrDefault(1) ?? v[0]);
+
+    /// <summary>The past of a verb in the form in which a dictionary has it; null for one that is regular.</summary>
+    public static string? PastOf(string verb) => Pasts.GetValueOrDefault(verb);
+
     /// <summary>Whether a word in small letters is the past form of a verb.</summary>
     public static bool IsPast(string word) => Past.Contains(word);
 

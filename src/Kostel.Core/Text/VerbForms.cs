@@ -20,6 +20,13 @@ internal static class VerbForms
         : verb.EndsWith('s') || verb.EndsWith("sh", StringComparison.Ordinal) || verb.EndsWith("ch", StringComparison.Ordinal) || verb.EndsWith('x') || verb.EndsWith('o') ? verb + "es"
         : verb + "s";
 
+    /// <summary>"turn" makes "turned", "take" "took".</summary>
+    public static string Past(string verb) =>
+        IrregularForms.PastOf(verb) is { } irregular ? irregular
+        : verb.EndsWith('e') ? verb + "d"
+        : verb.EndsWith('y') && verb.Length > 1 && !"aeiou".Contains(verb[^2]) ? verb[..^1] + "ied"
+        : Gerund(verb)[..^3] + "ed";
+
     /// <summary>"turns" makes "turn", "carries" "carry": the form in which a dictionary has it.</summary>
     public static string FromThirdPerson(string verb) =>
         verb is "has" ? "have" : verb is "is" ? "be"

@@ -36,6 +36,14 @@ public class TitleTests
     [InlineData("So, why does the river turn so wide?", "Why the river turns so wide")]
     [InlineData("Can you change the texture of a soil?", "Changing the texture of a soil")]
     [InlineData("How do we measure the water?", "How to measure the water")]
+    [InlineData("Who is a river for?", "Who a river is for")]
+    [InlineData("So what is bread made of, then?", "What bread is made of")]
+    [InlineData("What can a river change?", "What a river can change")]
+    [InlineData("What else turns soil?", "What turns soil")]
+    [InlineData("How wide does the river turn?", "How wide the river turns")]
+    [InlineData("Why did the soil change?", "Why the soil changed")]
+    [InlineData("Okay, that was the soil, but which tide turns the water?", "Which tide turns the water")]
+    [InlineData("I wonder why the river turns.", null)]
     [InlineData("How long may one stay in it, then?", null)]
     [InlineData("What is it?", null)]
     [InlineData("Do you see this?", null)]
@@ -55,6 +63,13 @@ public class TitleTests
     [InlineData("Bread is stale.", "")]
     [InlineData("Does the river turn the soil?", "")]
     [InlineData("I ask myself how the river turned the soil.", "how the river turned the soil")]
+    [InlineData("What turns the river is only the tide.", "what turns the river")]
+    [InlineData("You learn how to measure the tide.", "how to measure the tide")]
+    [InlineData("It means that the river turns.", "the river turns")]
+    [InlineData("People believe that the river turns.", "")]
+    [InlineData("The water that the river turned is wide.", "")]
+    [InlineData("The tide turned how you see.", "")]
+    [InlineData("So no river turns the soil.", "no river turns the soil")]
     public void A_short_clause_that_stands_by_itself_can_be_a_title(string said, string clauses)
     {
         var found = new ClausePhrases(Words).Of(Chapter(said)).Select(p => WordForms.Small(p.Text));
@@ -78,6 +93,28 @@ public class TitleTests
             ],
             Known);
         Assert.Equal("The clay grains change the water", titles[0]);
+    }
+
+    [Fact]
+    public void One_word_is_no_title_where_the_lecture_says_something_of_it()
+    {
+        var titles = ChapterTitles.For(
+            [
+                Chapter("Clay is a soil with fine grains that the water turns in every tide.", "There is clay, and clay, and more clay here.", "You see it."),
+                Chapter("A loaf.", "And a loaf of bread.", "A loaf again, and a loaf, in May."),
+                Chapter("There was a tide.", "A tide came in May, and a tide again.", "And the tide turned, and then it went."),
+            ],
+            Known);
+        Assert.Equal("What clay is", titles[0]);
+        Assert.Equal("Loaf of bread", titles[1]);
+        Assert.All(titles, t => Assert.Contains(' ', t));
+    }
+
+    [Fact]
+    public void A_name_keeps_its_capital_inside_a_title()
+    {
+        var titles = ChapterTitles.For([Chapter("The tide turned.", "A tide, a tide.", "In Bergen the river is wide, and Bergen has a tide.", "Bergen, Bergen."), Chapter("A loaf is a loaf.", "Bread.")], Known);
+        Assert.Contains("Bergen", titles[0], StringComparison.Ordinal);
     }
 
     [Fact]

@@ -8,64 +8,38 @@ internal static partial class AskedTitles
 {
     private const int LongestWords = 8, FewestWords = 3;
 
-    private static readonly HashSet<string> Vague = ["it", "this", "that", "these", "those", "they", "them", "there", "he", "she", "him", "here", "anybody", "everybody", "people", "one", "i", "you", "we", "your", "my", "us", "mean", "think", "happens", "happened", "happen"];
+    private static readonly HashSet<string> Vague = ["it", "this", "that", "these", "those", "they", "them", "there", "he", "she", "him", "here", "anybody", "everybody", "people", "one", "i", "you", "your", "my", "us", "mean", "think", "happens", "happened", "happen"];
 
     /// <summary>What a sentence asks, as a title; null where it asks nothing that stands by itself.</summary>
     public static string? Of(string sentence, Lexicon lexicon)
     {
         var text = Lead().Replace(sentence.Trim(), "");
-        if (WhatIs().Match(text) is { Success: true } what && IsWhole(what.Groups["thing"].Value, fewest: 1))
+        if (WhatIs().Match(text) is { Success: true } what && IsWhole(what.Groups["thing"].Value, fewest: 1) && !StopWordEnd().IsMatch(what.Groups["thing"].Value))
         {
             return $"What {WordForms.Small(what.Groups["thing"].Value)} {what.Groups["verb"].Value}";
         }
 
         var title = HowTo().Match(text) is { Success: true } how ? $"How to {how.Groups["rest"].Value}"
             : CanOne().Match(text) is { Success: true } can ? $"{VerbForms.Gerund(can.Groups["verb"].Value.ToLowerInvariant())} {can.Groups["rest"].Value}"
-            : Helped().Match(text) is { Success: true } helped ? Statement(helped, lexicon)
             : null;
-        return title is not null && IsWhole(title) ? WordForms.Capital(title) : null;
+        return title is not null && IsWhole(title) && !StopWordEnd().IsMatch(title) ? WordForms.Capital(title)
+            : AskedClauses.Of(text, lexicon) is { } asked && IsWhole(asked) ? WordForms.Capital(asked)
+            : null;
     }
 
     /// <summary>What a sentence says is coming: "let us turn to the weather" makes "the weather"; null for nothing.</summary>
     public static string? Announced(string sentence) =>
-        Turning().Match(Lead().Replace(sentence.Trim(), "")) is { Success: true } m && IsWhole(m.Groups["thing"].Value, fewest: 1) ? m.Groups["thing"].Value.Trim() : null;
-
-    private static string? Statement(Match m, Lexicon lexicon)
-    {
-        var (asks, helper) = (m.Groups["asks"].Value, m.Groups["helper"].Value.ToLowerInvariant());
-        var words = m.Groups["rest"].Value.Split(' ');
-        var at = Enumerable.Range(1, Math.Max(0, words.Length - 1)).FirstOrDefault(i => IsVerb(words[i].ToLowerInvariant()) && IsNoun(words[i - 1].ToLowerInvariant()));
-        if (at == 0)
-        {
-            return null;
-        }
-
-        var (subject, verb) = (string.Join(' ', words[..at]), words[at]);
-        var after = string.Concat(words[(at + 1)..].Select(w => " " + w));
-        var rest = verb + after;
-        return helper switch
-        {
-            "do" => $"{asks} {subject} {rest}",
-            "does" => $"{asks} {subject} {VerbForms.ThirdPerson(verb)}{after}",
-            _ => $"{asks} {subject} {helper} {rest}",
-        };
-
-        bool IsVerb(string word) => word is "be" or "have" || lexicon.KindsOf(word).VerbShare > SometimesVerb;
-        bool IsNoun(string word) => lexicon.KindsOf(word) is { Total: 0 } or { NounShare: > 0.3 };
-    }
-
-    private const double SometimesVerb = 0.25;
+        Turning().Match(Lead().Replace(sentence.Trim(), "")) is { Success: true } m && IsWhole(m.Groups["thing"].Value, fewest: 1) && !StopWordEnd().IsMatch(m.Groups["thing"].Value) ? m.Groups["thing"].Value.Trim() : null;
 
     private static bool IsWhole(string title, int fewest = FewestWords)
     {
         var words = Tokens.Of(title);
         return words.Count >= fewest && words.Count <= LongestWords && !words.Skip(fewest == 1 ? 0 : 1).Any(Vague.Contains)
-            && words.Any(w => !EnglishPhrases.SaysNothing(w)) && !StopWordEnd().IsMatch(title);
+            && words.Any(w => !EnglishPhrases.SaysNothing(w));
     }
 
     private const string Leading = @"^(?:(?:so|now|but|and|well|okay|ok|right|then|next|(?:the|my) question is)[\s,:]+)+";
     private const string WhatThing = @"^what (?<verb>is|are) (?<thing>(?:an? |the )?[\p{L}\- ]{3,40})\?$";
-    private const string Asks = "(?<asks>why|how|when|where) (?<helper>do|does|can|must|should|may)";
     private const string Rest = @"(?<rest>\p{L}[^,;:?]*)\?$";
     private const string One = "(?:we|you|i|one|they)";
     private const string Verbs = "turn to|come to|move on to|go on to|look at|talk about|speak about|speak of|take up|begin with|start with";
@@ -80,9 +54,6 @@ internal static partial class AskedTitles
 
     [GeneratedRegex(WhatThing, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex WhatIs();
-
-    [GeneratedRegex($"^{Asks} {Rest}", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
-    private static partial Regex Helped();
 
     [GeneratedRegex($"^how (?:do|can|should|does) {One} {Rest}", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex HowTo();

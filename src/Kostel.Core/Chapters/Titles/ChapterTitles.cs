@@ -1,3 +1,4 @@
+using Kostel.Core.Study.Facts;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
@@ -51,10 +52,11 @@ public static class ChapterTitles
             yield return Composed(c);
         }
 
-        string Composed(int c) => Compose(candidates.Ranked(c), language == "es" ? "y" : "and");
+        string Composed(int c) => Compose(candidates.Ranked(c), chapters[c], candidates.DefinedIn(c), isEnglish);
     }
 
-    private static string Compose(List<(NamingPhrase Phrase, double Score)> ranked, string and)
+    /// <summary>The best phrase; one word by itself says too little, so it is told what is said of it.</summary>
+    private static string Compose(List<(NamingPhrase Phrase, double Score)> ranked, IReadOnlyList<Sentence> chapter, IEnumerable<Definition> defined, bool isEnglish)
     {
         if (ranked.Count == 0)
         {
@@ -62,11 +64,28 @@ public static class ChapterTitles
         }
 
         var (first, most) = ranked[0];
-        var words = first.Text.Split(' ').Length;
-        var (second, score) = ranked.Skip(1).FirstOrDefault(p => p.Phrase.Form is PhraseForm.Thing or PhraseForm.ThingOf && !p.Phrase.Content.Intersect(first.Content).Any() && p.Phrase.Text.Split(' ').Length + words < LongestWords - 1);
-        var adds = second is not null && first.Form == PhraseForm.Thing && words <= 2 && score >= most * (words == 1 ? WorthAddingToOne : WorthAdding);
-        return WordForms.Capital(adds ? $"{first.Text} {and} {WordForms.Small(second!.Text)}" : first.Text);
+        var words = WordCount(first);
+        var (second, score) = ranked.Skip(1).FirstOrDefault(p => p.Phrase.Form is PhraseForm.Thing or PhraseForm.ThingOf && !p.Phrase.Content.Intersect(first.Content).Any() && WordCount(p.Phrase) + words < LongestWords - 1);
+        var isThing = first.Form == PhraseForm.Thing && words <= 2;
+        return isEnglish && isThing && words == 1 && (second is null || score < most * WorthAddingToOne) && SaidOf(first, ranked, defined) is { } said ? said
+            : WordForms.Capital(isThing && second is not null && (words == 1 || score >= most * WorthAdding) ? $"{first.Text} {(isEnglish ? "and" : "y")} {Inside(second, chapter)}" : first.Text);
     }
+
+    /// <summary>What is said of a thing: what it is, a statement about it, a phrase that it is part of; null for nothing of these.</summary>
+    private static string? SaidOf(NamingPhrase thing, List<(NamingPhrase Phrase, double Score)> ranked, IEnumerable<Definition> defined)
+    {
+        bool IsAbout(NamingPhrase phrase) => thing.Content.All(phrase.Content.Contains);
+        var definition = defined.FirstOrDefault(d => Tokens.ContentStems(d.Term) is var stems && stems.SequenceEqual(thing.Content));
+        var phrase = ranked.Select(p => p.Phrase).Where(p => p.Form is PhraseForm.Statement or PhraseForm.Asked).FirstOrDefault(IsAbout)
+            ?? ranked.Select(p => p.Phrase).Where(p => p.Form is PhraseForm.ThingOf).FirstOrDefault(IsAbout);
+        return definition is not null ? $"What {WordForms.Small(definition.Named)} {(definition.IsPlural ? "are" : "is")}" : phrase is null ? null : WordForms.Capital(phrase.Text);
+    }
+
+    /// <summary>A phrase as it stands inside a title: with a small letter if its capital is that of its sentence.</summary>
+    private static string Inside(NamingPhrase phrase, IReadOnlyList<Sentence> chapter) =>
+        chapter[phrase.Sentence].Text.StartsWith(phrase.Text, StringComparison.Ordinal) ? WordForms.Small(phrase.Text) : phrase.Text;
+
+    private static int WordCount(NamingPhrase phrase) => phrase.Text.Count(ch => ch == ' ') + 1;
 
     /// <summary>The first title that no earlier chapter has; where there is nothing to say, what the chapter is.</summary>
     private static string Unused(IEnumerable<string> wanted, List<string> taken, Func<IEnumerable<string>> more)

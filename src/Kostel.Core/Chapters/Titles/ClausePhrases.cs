@@ -18,6 +18,7 @@ internal sealed class ClausePhrases(Lexicon lexicon)
     private static readonly HashSet<string> Articles = ["the", "a", "an", "no", "every", "most", "all"];
     private static readonly HashSet<string> NoEnd = [.. Helping, "the", "a", "an", "of", "to", "in", "at", "for", "with", "from", "by", "on", "into", "over", "all", "too", "very", "not", "be", "about", "more", "less", "just", "really", "only", "still", "nearly", "almost", "even", "quite", "ever", "never", "always", "again", "together", "anyhow", "maybe", "perhaps"];
     private static readonly HashSet<string> AsksWith = ["why", "how", "where", "when"];
+    private static readonly HashSet<string> Believing = ["think", "thinks", "thought", "believe", "believes", "believed", "say", "says", "said", "write", "writes", "wrote", "claim", "claims", "claimed", "hope", "hopes", "feel", "feels", "felt", "expect", "expected"];
     private static readonly HashSet<string> Leads = ["so", "now", "then", "well", "okay", "right", "yes", "no", "yeah", "also", "first", "finally", "er", "um", "actually", "basically", "today", "here"];
     private static readonly HashSet<string> Pointing = ["it", "its", "it's", "this", "that", "that's", "these", "those", "they", "them", "their", "they're", "he", "she", "his", "her", "him", "here", "there", "there's", "i", "i'm", "i've", "me", "my", "you", "you're", "your", "we", "we're", "us", "our", "one", "ones", "such", "same", "both", "other", "others", "another", "somebody", "someone", "something", "everybody", "everyone", "anybody", "nobody", "everything", "nothing", "thing", "things", "today", "tonight", "yesterday", "now", "then", "next", "please", "let", "lets", "let's", "remember", "imagine", "suppose", "don't", "say", "said", "says", "think", "answer", "question", "reason", "result", "point", "problem", "idea", "word", "way", "er", "um", "mean", "people", "what", "second", "third", "last", "inside", "outside", "rest", "half", "some", "any", "many", "each"];
 
@@ -48,9 +49,14 @@ internal sealed class ClausePhrases(Lexicon lexicon)
             var isJoin = i < words.Count && Joining.Contains(words[i].Word);
             if (i == words.Count || isJoin || (i > from && words[i - 1].Ends))
             {
-                var clause = words.GetRange(from, i - from).Where(w => w.Written.Length > 0).SkipWhile(w => Leads.Contains(w.Word)).ToList();
+                var clause = words.GetRange(from, i - from).Where(w => w.Written.Length > 0).SkipWhile(w => Leads.Contains(w.Word) && (w.Word != "no" || w.Ends)).ToList();
                 var isReasoned = isJoin && words[i].Word is "because";
-                if (IsClause(clause))
+                var before = joined.Length > 0 && from > 1 ? words[from - 2].Word : "";
+                if (joined is "what" or "how" && Free(clause, joined) is { } free)
+                {
+                    yield return free with { Sentence = at };
+                }
+                else if (IsClause(clause) && !(joined is "that" && !Tells(before)) && !(isJoin && GoesOn(words[i].Word, clause[^1].Word)))
                 {
                     var text = string.Join(' ', clause.Select(w => w.Written));
                     var content = clause.Where(w => !EnglishPhrases.SaysNothing(w.Word)).Select(w => Tokens.Stem(w.Word)).ToList();
@@ -58,7 +64,7 @@ internal sealed class ClausePhrases(Lexicon lexicon)
                     {
                         yield return new NamingPhrase($"{(isReasoned ? "why" : joined)} {WordForms.Small(text)}", content, at, PhraseForm.Asked);
                     }
-                    else if (joined is not ("if" or "than" or "unless" or "whether" or "like" or "as" or "what"))
+                    else if (joined is not ("if" or "than" or "unless" or "whether" or "like" or "as" or "what" or "which" or "who"))
                     {
                         yield return new NamingPhrase(text, content, at, PhraseForm.Statement);
                     }
@@ -70,10 +76,29 @@ internal sealed class ClausePhrases(Lexicon lexicon)
         }
     }
 
+    /// <summary>Whether a clause with "that" says something by itself after a word: not after a thing, of which it only says which one is meant, nor after what is only believed.</summary>
+    private bool Tells(string before) => before.Length > 0 && !Believing.Contains(before) && (Helping.Contains(before) || before is "so" || lexicon.KindsOf(before) is { NounShare: < SometimesNoun } or { VerbShare: > SometimesVerb });
+
+    /// <summary>Whether a clause is not at its end where a word joins on: "the number tells | how many".</summary>
+    private bool GoesOn(string joining, string last) =>
+        joining is "how" or "what" or "whether" or "why" or "than" or "like" or "as" || (joining is "where" or "that" && lexicon.KindsOf(last).VerbShare > SometimesVerb);
+
+    /// <summary>"What makes a queen" of "what makes a queen is only the food", "how to cut the curd".</summary>
+    private NamingPhrase? Free(List<(string Written, string Word, bool Ends)> clause, string joined)
+    {
+        var words = joined is "what" && clause.FindIndex(Math.Min(2, clause.Count), w => Being.Contains(w.Word)) is > 0 and var end ? clause[..end] : clause;
+        var doesSay = joined is "what"
+            ? words.Count is >= 2 and <= LongestWords && words[0].Word.EndsWith('s') && !Being.Contains(words[0].Word) && lexicon.KindsOf(words[0].Word).VerbShare > SometimesVerb
+            : words.Count is >= 3 and <= LongestWords && words[0].Word is "to" && lexicon.VerbOf(words[1].Word) is not null;
+        return doesSay && words.TrueForAll(w => w.Word.Length > 0 && !Pointing.Contains(w.Word)) && !NoEnd.Contains(words[^1].Word)
+            ? new NamingPhrase($"{joined} {string.Join(' ', words.Select(w => w.Written))}", words.Where(w => !EnglishPhrases.SaysNothing(w.Word)).Select(w => Tokens.Stem(w.Word)).ToList(), 0, PhraseForm.Asked)
+            : null;
+    }
+
     private bool IsClause(List<(string Written, string Word, bool Ends)> clause) =>
         clause.Count is >= FewestWords and <= LongestWords
         && clause.TrueForAll(w => w.Word.Length > 0 && !Pointing.Contains(w.Word) && !w.Word.Any(char.IsDigit))
-        && !NoEnd.Contains(clause[^1].Word)
+        && !NoEnd.Contains(clause[^1].Word) && !NumberWords.IsNumber(clause[^1].Word)
         && VerbAt(clause) is > 0 and var verb && !(clause.Count == FewestWords && Being.Contains(clause[verb].Word));
 
     /// <summary>Where the verb stands after something that can be its subject; -1 for none.</summary>

@@ -16,7 +16,7 @@ internal sealed class EnglishPhrases(Lexicon lexicon)
     private static readonly HashSet<string> Articles = ["the", "a", "an", "this", "that", "these", "those", "my", "your", "his", "her", "its", "our", "their", "each", "every", "any", "no", "some", "another", "two", "three", "four", "both"];
     private static readonly HashSet<string> Joining = ["of", "in", "on", "for", "from", "with", "between", "under", "against", "into", "without", "above", "below", "behind", "inside", "around", "across", "through"];
     private static readonly HashSet<string> BeforeVerbs = ["i", "you", "he", "she", "we", "they", "it", "who", "which", "to", "can", "could", "will", "would", "shall", "should", "may", "might", "must", "don't", "doesn't", "didn't", "not", "never", "always", "i'll", "you'll", "we'll", "they'll", "let's", "did", "do", "does", "what", "everybody", "nobody", "people"];
-    private static readonly HashSet<string> Empty = ["thing", "things", "stuff", "lot", "lots", "bit", "kind", "kinds", "sort", "sorts", "way", "ways", "course", "fact", "example", "instance", "case", "time", "times", "day", "days", "year", "years", "week", "weeks", "minute", "minutes", "hour", "hours", "evening", "tonight", "today", "question", "questions", "point", "number", "person", "people", "everyone", "something", "anything", "nothing", "moment", "end", "side", "place", "half", "quarter", "third", "couple", "piece", "reason", "word", "words", "rest", "answer", "problem", "everything", "matter", "someone", "somebody", "nobody", "everybody", "folk", "folks", "guy", "guys", "right", "okay", "ok", "yeah", "er", "um", "hmm", "gonna", "wanna", "literally", "basically", "actually", "sorry", "thanks", "please", "percent", "per", "cent", "degree", "degrees", "metre", "metres", "meter", "meters", "centimetre", "centimetres", "millimetre", "millimetres", "kilometre", "kilometres", "litre", "litres", "gram", "grams", "kilo", "kilos", "kilogram", "second", "seconds", "month", "months", "afternoon", "morning", "night", "monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday", "lecture", "lectures", "talk", "lesson", "chapter", "page", "slide"];
+    private static readonly HashSet<string> Empty = ["thing", "things", "stuff", "lot", "lots", "bit", "kind", "kinds", "sort", "sorts", "way", "ways", "course", "fact", "example", "instance", "case", "time", "times", "day", "days", "year", "years", "week", "weeks", "minute", "minutes", "hour", "hours", "evening", "tonight", "today", "question", "questions", "point", "number", "person", "people", "everyone", "something", "anything", "nothing", "moment", "end", "side", "place", "half", "quarter", "third", "couple", "piece", "reason", "word", "words", "rest", "answer", "problem", "since", "everything", "matter", "someone", "somebody", "nobody", "everybody", "folk", "folks", "guy", "guys", "right", "okay", "ok", "yeah", "er", "um", "hmm", "gonna", "wanna", "literally", "basically", "actually", "sorry", "thanks", "please", "percent", "per", "cent", "degree", "degrees", "metre", "metres", "meter", "meters", "centimetre", "centimetres", "millimetre", "millimetres", "kilometre", "kilometres", "litre", "litres", "gram", "grams", "kilo", "kilos", "kilogram", "second", "seconds", "month", "months", "afternoon", "morning", "night", "monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday", "lecture", "lectures", "talk", "lesson", "chapter", "page", "slide"];
 
     private static readonly HashSet<string> Doers = ["i", "you", "we", "they", "to", "can", "must", "should", "will", "would", "might", "may", "then", "now", "please", "first", "just", "i'll", "we'll", "you'll", "they'll"];
     private static readonly HashSet<string> EmptyVerbs = ["can", "will", "may", "must", "might", "be", "have", "do", "get", "go", "know", "think", "say", "want", "need", "mean", "see", "let", "call", "come", "like", "try", "start", "begin", "look", "talk", "give", "tell", "thank", "find", "show", "love", "hate", "remember", "imagine", "suppose", "notice", "ask", "mind", "care", "hope", "guess", "put", "take"];
@@ -174,7 +174,7 @@ internal sealed class EnglishPhrases(Lexicon lexicon)
                         yield return Phrase(run, i, further, sentence, PhraseForm.ThingOf);
                     }
 
-                    if (AfterAnd(run, end) is { } both)
+                    if (AfterAnd(run, end) is { } both && run[end - 1].Word != run[both - 1].Word)
                     {
                         yield return Phrase(run, i, both, sentence, PhraseForm.Pair);
                     }
@@ -189,41 +189,55 @@ internal sealed class EnglishPhrases(Lexicon lexicon)
                     yield return Phrase(run, i, end, sentence, PhraseForm.Doing);
                 }
             }
-            else if (Doing(run, i, sentence) is { } doing)
+            else
             {
-                yield return doing;
+                foreach (var doing in Doing(run, i, sentence))
+                {
+                    yield return doing;
+                }
             }
         }
     }
 
     /// <summary>What somebody does or is told to do with a thing: "then you cut the curd" makes "cutting the curd".</summary>
-    private NamingPhrase? Doing(List<Token> run, int at, int sentence)
+    private IEnumerable<NamingPhrase> Doing(List<Token> run, int at, int sentence)
     {
         var does = run[at].Kind == Kind.Other && (at == 0 || Doers.Contains(run[at - 1].Word)) && !(at > 1 && Denying(run[at - 2].Word));
         if (!does || at + 1 >= run.Count || lexicon.VerbOf(run[at].Word) is not { } verb || EmptyVerbs.Contains(verb) || lexicon.KindsOf(verb).VerbShare < OftenVerb || run[at].Word.EndsWith('s'))
         {
-            return null;
+            yield break;
         }
 
-        var hasArticle = run[at + 1].Kind == Kind.Article;
-        var from = hasArticle ? at + 2 : at + 1;
+        var with = run[at + 1].Kind == Kind.Joining ? 1 : 0;
+        var article = at + 1 + with;
+        var hasArticle = article < run.Count && run[article].Kind == Kind.Article;
+        var from = hasArticle ? article + 1 : article;
         var end = from < run.Count ? NounEnd(run, from) : from;
-        if (end <= from || (hasArticle && !PlainArticles.Contains(run[at + 1].Word)))
+        if (end <= from || (hasArticle && !PlainArticles.Contains(run[article].Word)))
         {
-            return null;
+            yield break;
         }
 
-        var thing = Phrase(run, from, end, sentence);
-        var article = hasArticle ? (run[at + 1].Word is "a" or "an" ? run[at + 1].Word : "the") + " " : "";
-        return thing with { Text = $"{VerbForms.Gerund(verb)} {article}{thing.Text}", Content = [Tokens.Stem(verb), .. thing.Content], Form = PhraseForm.Doing };
+        var lead = VerbForms.Gerund(verb) + (with > 0 ? " " + run[at + 1].Word : "") + (hasArticle ? run[article].Word is "a" or "an" ? " " + run[article].Word : " the" : "");
+        yield return Done(end);
+        if (AfterJoining(run, end) is { } further && further - from <= LongestWords - 2)
+        {
+            yield return Done(further);
+        }
+
+        NamingPhrase Done(int until)
+        {
+            var thing = Phrase(run, from, until, sentence);
+            return thing with { Text = $"{lead} {thing.Text}", Content = [Tokens.Stem(verb), .. thing.Content], Form = PhraseForm.Doing };
+        }
     }
 
     private static bool Denying(string word) => word is "not" or "never" or "don't" or "can't" or "cannot" || word.EndsWith("n't", StringComparison.Ordinal);
 
-    /// <summary>The end of "and sand" after a noun.</summary>
+    /// <summary>The end of "and sand" or "or sand" after a noun.</summary>
     private static int? AfterAnd(List<Token> run, int end)
     {
-        if (end >= run.Count || run[end].Word is not "and")
+        if (end >= run.Count || run[end].Word is not ("and" or "or"))
         {
             return null;
         }

@@ -30,14 +30,17 @@ internal sealed class TitleCandidates
     /// <summary>How much each word tells a chapter from the others.</summary>
     public ChapterWords Weights { get; }
 
+    /// <summary>What a chapter defines, each term once.</summary>
+    public IEnumerable<Definition> DefinedIn(int c) => isEnglish
+        ? chapters[c].SelectMany(s => Clauses.Of(s).Prepend(s)).Where(QuotableSentence.IsHeardWell).Select(Definitions.Find).OfType<Definition>().DistinctBy(d => d.Term, StringComparer.OrdinalIgnoreCase)
+        : [];
+
     /// <summary>The phrases of a chapter, the best first, each thing once.</summary>
     public List<(NamingPhrase Phrase, double Score)> Ranked(int c)
     {
         var chapter = chapters[c];
         var announced = isEnglish ? chapter.Take(BeginningSentences).Select(s => AskedTitles.Announced(s.Text)).OfType<string>().ToList() : [];
-        var defined = isEnglish
-            ? chapter.SelectMany(s => Clauses.Of(s).Prepend(s)).Where(QuotableSentence.IsHeardWell).Select(Definitions.Find).OfType<Definition>().Select(d => Stems(d.Term)).ToList()
-            : [];
+        var defined = DefinedIn(c).Select(d => Stems(d.Term)).ToList();
         var named = phrases[c].Where(p => p.Content.Count > 0).ToList();
         var said = named.CountBy(Key).ToDictionary();
         return named
