@@ -63,6 +63,6 @@ internal static class GapBench
     private static List<(FactGap Gap, double[] State)> Gaps(string file, IGrammar grammar, ChapterFinder finder, WordKnowledge known)
     {
         var ground = new StudyGround(StudyText.Read(file, finder).Transcript, grammar, words: known);
-        return ground.Statements.All.SelectMany(ground.Facts.All).Select(g => (g, ground.Facts.FeaturesOf(g))).ToList();
+        return ground.Asked.SelectMany(ground.Facts.All).Select(g => (g, ground.Facts.FeaturesOf(g))).ToList();
     }
 }

@@ -70,7 +70,7 @@ public static class CardMaker
         var gaps = ground.HasGrammar ? null : new GapCards(sentences);
         var candidates = sentences
             .SelectMany((s, i) => facts.IsOfCourse(i) || statements.IllFormed.Contains(i) || StandingAlone.IsTalk(s.Text) ? [] : Candidates(i, ground).Concat(Gap(s)))
-            .Concat(statements.All.SelectMany(Fact))
+            .Concat(ground.Asked.SelectMany(Fact))
             .Where(c => isWanted?.Invoke(c.Card) != false && !AsksInHalf(c.Card, ground))
             .ToList();
 

@@ -57,7 +57,7 @@ public static class QuizMaker
     private static IEnumerable<QuestionDraft> Candidates(StudyGround ground, Random random)
     {
         var (sentences, facts) = (ground.Sentences, ground.Facts);
-        var (statements, ill) = (ground.Statements.All, ground.Statements.IllFormed);
+        var (statements, ill) = (ground.Asked, ground.Statements.IllFormed);
         var matter = sentences.Where((s, i) => !facts.IsOfCourse(i) && !ill.Contains(i) && QuotableSentence.IsHeardWell(s)).ToList();
         var definitions = matter.SelectMany(s => Clauses.Of(s).Prepend(s)).Where(QuotableSentence.IsHeardWell).Select(Definitions.Find).OfType<Definition>().DistinctBy(d => d.Term).ToList();
         var askable = statements.Select(facts.All).ToList();

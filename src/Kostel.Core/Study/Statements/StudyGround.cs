@@ -11,6 +11,7 @@ public sealed class StudyGround
     private readonly Lazy<Importance> importance;
     private readonly Lazy<FactGaps> facts;
     private readonly Lazy<LectureStatements> statements, whole;
+    private readonly Lazy<IReadOnlyList<Statement>> asked;
 
     /// <summary>The ground of a lecture.</summary>
     /// <param name="transcript">The lecture.</param>
@@ -26,6 +27,7 @@ public sealed class StudyGround
         importance = new(() => new Importance(Sentences));
         facts = new(() => new FactGaps(Sentences, transcript.Chapters, Words));
         statements = new(() => StatementFinder.Of(Sentences, transcript.Chapters, grammar ?? NoGrammar.Instance, weights));
+        asked = new(() => grammar is null ? Statements.All : Referents.PutIn(Statements.All, grammar));
         whole = new(() => StatementFinder.Of(Sentences, transcript.Chapters, grammar ?? NoGrammar.Instance, weights, divides: false));
     }
 
@@ -43,6 +45,9 @@ public sealed class StudyGround
 
     /// <summary>What the lecture states, a statement for each clause that stands side by side with others.</summary>
     public LectureStatements Statements => statements.Value;
+
+    /// <summary>The same as it is asked about: with what "it" and "they" stand for, where that is certain. Its words are not all where the lecture has them; its source is.</summary>
+    internal IReadOnlyList<Statement> Asked => asked.Value;
 
     /// <summary>What the lecture states, a statement for each sentence.</summary>
     public LectureStatements Whole => whole.Value;
