@@ -61,6 +61,7 @@ public class TitleTests
     [InlineData("If the clay is dry, the loaf changes.", "the loaf changes")]
     [InlineData("It turns and this changes them.", "")]
     [InlineData("Bread is stale.", "")]
+    [InlineData("The tide is four loaf.", "")]
     [InlineData("Does the river turn the soil?", "")]
     [InlineData("I ask myself how the river turned the soil.", "how the river turned the soil")]
     [InlineData("What turns the river is only the tide.", "what turns the river")]
@@ -142,6 +143,7 @@ public class TitleTests
         Assert.Contains("niebla", spanish[0], StringComparison.OrdinalIgnoreCase);
         Assert.Contains("viento", spanish[1], StringComparison.OrdinalIgnoreCase);
         Assert.DoesNotContain(spanish, t => t.Contains(" and ", StringComparison.Ordinal));
+        Assert.Contains(spanish, t => !t.Contains(' '));
     }
 
     [Fact]

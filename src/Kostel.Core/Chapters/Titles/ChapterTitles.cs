@@ -68,7 +68,7 @@ public static class ChapterTitles
         var (second, score) = ranked.Skip(1).FirstOrDefault(p => p.Phrase.Form is PhraseForm.Thing or PhraseForm.ThingOf && !p.Phrase.Content.Intersect(first.Content).Any() && WordCount(p.Phrase) + words < LongestWords - 1);
         var isThing = first.Form == PhraseForm.Thing && words <= 2;
         return isEnglish && isThing && words == 1 && (second is null || score < most * WorthAddingToOne) && SaidOf(first, ranked, defined) is { } said ? said
-            : WordForms.Capital(isThing && second is not null && (words == 1 || score >= most * WorthAdding) ? $"{first.Text} {(isEnglish ? "and" : "y")} {Inside(second, chapter)}" : first.Text);
+            : WordForms.Capital(isThing && second is not null && ((isEnglish && words == 1) || score >= most * (words == 1 ? WorthAddingToOne : WorthAdding)) ? $"{first.Text} {(isEnglish ? "and" : "y")} {Inside(second, chapter)}" : first.Text);
     }
 
     /// <summary>What is said of a thing: what it is, a statement about it, a phrase that it is part of; null for nothing of these.</summary>

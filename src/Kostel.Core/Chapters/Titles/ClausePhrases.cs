@@ -99,7 +99,7 @@ internal sealed class ClausePhrases(Lexicon lexicon)
         clause.Count is >= FewestWords and <= LongestWords
         && clause.TrueForAll(w => w.Word.Length > 0 && !Pointing.Contains(w.Word) && !w.Word.Any(char.IsDigit))
         && !NoEnd.Contains(clause[^1].Word) && !NumberWords.IsNumber(clause[^1].Word)
-        && VerbAt(clause) is > 0 and var verb && !(clause.Count == FewestWords && Being.Contains(clause[verb].Word));
+        && VerbAt(clause) is > 0 and var verb && !(Being.Contains(clause[verb].Word) && (clause.Count == FewestWords || NumberWords.IsNumber(clause[verb + 1].Word)));
 
     /// <summary>Where the verb stands after something that can be its subject; -1 for none.</summary>
     private int VerbAt(List<(string Written, string Word, bool Ends)> clause)
