@@ -27,5 +27,7 @@ for (const [named, folder] of groups) {
 }
 console.log('\nTitles of the chapters as they were written, beside those that were written:')
 process.stdout.write(bench(['named', ...groups.flatMap(([, folder]) => texts(folder))]).split('\n').slice(way === 'titles' ? 0 : -2).join('\n'))
+console.log('\nTitles of chapters that were read, against titles judged before:')
+process.stdout.write(bench(['judged', 'benchmarks/chapters/titles.tsv', 'benchmarks/lectures']).split('\n').slice(way === 'titles' ? 0 : -2).join('\n'))
 console.log('\n| length | time |\n|---|---|')
 process.stdout.write(bench(['long', ...texts('benchmarks/lectures'), ...texts('benchmarks/lectures/unseen')]))
