@@ -102,6 +102,17 @@ public sealed class StatementTests : IDisposable
         Assert.All(places.Zip(places.Skip(1)), p => Assert.True(p.First.EndMs <= p.Second.StartMs, p.Second.Quote));
     }
 
+    [Theory]
+    [InlineData(4)]
+    [InlineData(5)]
+    [InlineData(6)]
+    public void A_short_quiz_has_four_kinds_too_where_the_lecture_gives_them(int count)
+    {
+        var quiz = QuizMaker.Make(Read(Glass), count, grammar: grammar);
+        Assert.Equal(count, quiz.Count);
+        Assert.True(quiz.Select(q => q.Content.Kind).Distinct().Count() >= 4, string.Join(", ", quiz.Select(q => q.Content.Kind)));
+    }
+
     private static Transcript Read(string text)
     {
         var sentences = LinedText.Read(text)!.Sentences;

@@ -13,7 +13,7 @@ namespace Kostel.Core.Study.Quizzes;
 public static class QuizMaker
 {
     private const int MostCards = 40, FewestKinds = 4, OftenEnough = 2, MostOthers = 3, LeastLetters = 4;
-    private const double SameKind = 0.15, SameChapter = 0.08, AskedBefore = 10, NewKind = 0.2, MostlyNoun = 0.5, MostlyVerb = 0.5;
+    private const double SameKind = 0.15, SameChapter = 0.08, AskedBefore = 10, NewKind = 0.2, LastNewKind = 3, MostlyNoun = 0.5, MostlyVerb = 0.5;
 
     /// <summary>Up to <paramref name="count"/> questions in the order of the lecture. The same lecture, seed and earlier questions give the same quiz.</summary>
     /// <param name="transcript">The lecture.</param>
@@ -43,7 +43,10 @@ public static class QuizMaker
         while (chosen.Count < count && left.Count > 0)
         {
             var kinds = chosen.Select(c => c.Content.Kind).Distinct().Count();
-            var best = left.MaxBy(q => q.Worth + (kinds < FewestKinds && chosen.TrueForAll(c => c.Content.Kind != q.Content.Kind) ? NewKind : 0) - (SameKind * chosen.Count(c => c.Content.Kind == q.Content.Kind)) - (SameChapter * chosen.Count(c => Chapter(c) == Chapter(q)))
+
+            // Where there is room left only for the kinds that are missing, these it is.
+            var newKind = kinds >= FewestKinds ? 0 : count - chosen.Count <= FewestKinds - kinds ? LastNewKind : NewKind;
+            var best = left.MaxBy(q => q.Worth + (chosen.TrueForAll(c => c.Content.Kind != q.Content.Kind) ? newKind : 0) - (SameKind * chosen.Count(c => c.Content.Kind == q.Content.Kind)) - (SameChapter * chosen.Count(c => Chapter(c) == Chapter(q)))
                 - (AskedBefore * (asked ?? []).Count(a => q.Places.Any(a.IsSamePlace))))!;
             chosen.Add(best);
             left.RemoveAll(best.Overlaps);
