@@ -90,4 +90,13 @@ public class OtherWordsTests
         var wrong = new WrongChoices([.. new[] { "clerk", "voyage", "pledge", "offer", "other pledge" }.Select(n => new NamedThing(n, "the", false))], new OtherWords(new WordKnowledge(vectors, Lexicon.None, WordRelations.None), []));
         Assert.Equal(["the offer", "the pledge"], wrong.For(new NamedThing("deed", "the", false), "A promise in ____ binds.", 3));
     }
+
+    [Fact]
+    public void The_article_does_not_tell_which_choice_is_wrong()
+    {
+        var words = new OtherWords(new WordKnowledge(WordVectors.Read(new MemoryStream(WordTable.Of(("deed", 100, 0), ("offer", 95, 30), ("pledge", 90, 44), ("order", 92, 38), ("voyage", 99, 10)))), Lexicon.None, WordRelations.None), []);
+        var wrong = new WrongChoices([new("voyage", "the", false), new("offer", "an", false), new("pledge", "a", false), new("order", "an", false)], words);
+        Assert.Equal(["an offer", "an order", "a pledge"], wrong.For(new NamedThing("deed", "a", false), "____ binds.", 3));
+        Assert.All(wrong.For(new NamedThing("deed", "the", false), "____ binds.", 3), c => Assert.StartsWith("the ", c, StringComparison.Ordinal));
+    }
 }

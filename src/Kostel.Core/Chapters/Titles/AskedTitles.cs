@@ -14,7 +14,7 @@ internal static partial class AskedTitles
     public static string? Of(string sentence, Lexicon lexicon)
     {
         var text = Lead().Replace(sentence.Trim(), "");
-        if (WhatIs().Match(text) is { Success: true } what && IsWhole(what.Groups["thing"].Value, fewest: 1) && !StopWordEnd().IsMatch(what.Groups["thing"].Value))
+        if (WhatIs().Match(text) is { Success: true } what && IsClosed(what.Groups["thing"].Value, fewest: 1))
         {
             return $"What {WordForms.Small(what.Groups["thing"].Value)} {what.Groups["verb"].Value}";
         }
@@ -22,14 +22,17 @@ internal static partial class AskedTitles
         var title = HowTo().Match(text) is { Success: true } how ? $"How to {how.Groups["rest"].Value}"
             : CanOne().Match(text) is { Success: true } can ? $"{VerbForms.Gerund(can.Groups["verb"].Value.ToLowerInvariant())} {can.Groups["rest"].Value}"
             : null;
-        return title is not null && IsWhole(title) && !StopWordEnd().IsMatch(title) ? WordForms.Capital(title)
+        return title is not null && IsClosed(title) ? WordForms.Capital(title)
             : AskedClauses.Of(text, lexicon) is { } asked && IsWhole(asked) ? WordForms.Capital(asked)
             : null;
     }
 
     /// <summary>What a sentence says is coming: "let us turn to the weather" makes "the weather"; null for nothing.</summary>
     public static string? Announced(string sentence) =>
-        Turning().Match(Lead().Replace(sentence.Trim(), "")) is { Success: true } m && IsWhole(m.Groups["thing"].Value, fewest: 1) && !StopWordEnd().IsMatch(m.Groups["thing"].Value) ? m.Groups["thing"].Value.Trim() : null;
+        Turning().Match(Lead().Replace(sentence.Trim(), "")) is { Success: true } m && IsClosed(m.Groups["thing"].Value, fewest: 1) ? m.Groups["thing"].Value.Trim() : null;
+
+    /// <summary>Nor does it break off: "the end of the"; a question may end so, "what glass is made of".</summary>
+    private static bool IsClosed(string title, int fewest = FewestWords) => IsWhole(title, fewest) && !StopWordEnd().IsMatch(title);
 
     private static bool IsWhole(string title, int fewest = FewestWords)
     {

@@ -12,7 +12,7 @@ namespace Kostel.Core.Study.Quizzes;
 internal sealed class WrongChoices(IReadOnlyList<NamedThing> things, OtherWords others)
 {
     private const int MoreWords = 2, Enough = 2;
-    private const double Alike = 0.15, MostLonger = 2.2, LengthLess = 0.3, ArticleLess = 0.3;
+    private const double Alike = 0.15, MostLonger = 2.2, LengthLess = 0.3, ArticleLess = 0.6;
 
     /// <summary>With these a name says which only by what was said before.</summary>
     private static readonly HashSet<string> Pointing = ["other", "others", "same", "first", "second", "third", "last", "next", "whole", "own", "former", "latter", "such", "only"];
@@ -27,9 +27,9 @@ internal sealed class WrongChoices(IReadOnlyList<NamedThing> things, OtherWords 
         foreach (var (thing, isSaid) in byForm[Form(right)].Where(t => IsAlike(t, right)).OrderByDescending(t => Plausible(t, right)).Select(t => (t, true)).Concat(Beside(right).Select(t => (t, false))))
         {
             var stems = Tokens.ContentStems(thing.Name).ToList();
-            if (stems.Count > 0 && !stems.Exists(taken.Contains) && (chosen.Count < Enough || (isSaid && others.Likeness(thing, right) >= Alike)))
+            if (stems.Count > 0 && !stems.Exists(taken.Contains) && (chosen.Count < Enough || (isSaid && IsArticled(thing, right) && others.Likeness(thing, right) >= Alike)))
             {
-                chosen.Add(right.IsArticleOutside || right.Article.Length == 0 ? thing.Name : $"{thing.Article} {thing.Name}");
+                chosen.Add(right.IsArticleOutside || right.Article.Length == 0 ? thing.Name : $"{(right.Article == "the" ? "the" : thing.Article)} {thing.Name}");
                 taken.UnionWith(stems);
             }
 
@@ -44,7 +44,10 @@ internal sealed class WrongChoices(IReadOnlyList<NamedThing> things, OtherWords 
 
     /// <summary>Used alike, as long, and behind the same article.</summary>
     private double Plausible(NamedThing thing, NamedThing right) =>
-        others.Likeness(thing, right) - (LengthLess * Math.Abs(thing.Name.Length - right.Name.Length) / right.Name.Length) - (thing.Article == right.Article ? 0 : ArticleLess);
+        others.Likeness(thing, right) - (LengthLess * Math.Abs(thing.Name.Length - right.Name.Length) / right.Name.Length) - (IsArticled(thing, right) ? 0 : ArticleLess);
+
+    /// <summary>Whether its article does not tell it from the right one: anything can be "the" one, but not "a" one.</summary>
+    private static bool IsArticled(NamedThing thing, NamedThing right) => right.Article == "the" || thing.Article == right.Article || (right.Article is "a" or "an" && thing.Article is "a" or "an");
 
     private IEnumerable<NamedThing> Beside(NamedThing right) =>
         others.OfOneKindWith(right.Name).Select(n => new NamedThing(n, right.Article, right.IsArticleOutside)).Select(t => t with { Article = t.Article is "a" or "an" ? (t.BeginsWithVowel ? "an" : "a") : t.Article }).Where(t => Form(t) == Form(right) && IsAlike(t, right));
