@@ -24,6 +24,7 @@ public class FactsTests
 
     [Theory]
     [InlineData("This is called resonance.")]
+    [InlineData("You hang everybody on the hook where the number belongs, and this is called chaining.")]
     [InlineData("That side is called the lee side.")]
     [InlineData("It is the full tank of the soil.")]
     [InlineData("The answer is a surface that grows with every cut.")]

@@ -13,7 +13,7 @@ internal sealed class FactGaps
     private const int Shortest = 5, Longest = 34, OftenEnough = 2, MostQuantities = 2, LeastCounted = 3, FarEnough = 8, LeastLeft = 2;
 
     /// <summary>A statement that is less likely to be worth knowing makes none.</summary>
-    private const double LeastWorth = 0.2, OwnShare = 0.5, MostlyVerb = 0.4;
+    private const double LeastWorth = 0.2, OwnShare = 0.5, MostlyVerb = 0.4, RatherVerb = 0.5;
 
     /// <summary>So many words of English are in everybody's mouth (common practice, no source).</summary>
     internal const int Common = 3000;
@@ -183,8 +183,13 @@ internal sealed class FactGaps
     /// <summary>What the lecture speaks of all the time, by one common word: anybody fills that in.</summary>
     private bool IsWellKnown(string phrase) => IsCommon(phrase) && Tokens.ContentStems(phrase).Any(w => spoken.GetValueOrDefault(w) >= Often);
 
-    /// <summary>"Ten decibels sound …": a word alone that is a verb more often than a thing.</summary>
-    private bool IsVerb(string phrase) => !phrase.Contains(' ') && words.Lexicon.KindsOf(phrase.ToLowerInvariant()).VerbShare > MostlyVerb;
+    /// <summary>"Ten decibels sound …", "the relay drops, and …": a word alone, or behind a thing, that is a verb more often than a thing.</summary>
+    private bool IsVerb(string phrase)
+    {
+        var last = phrase[(phrase.LastIndexOf(' ') + 1)..].ToLowerInvariant();
+        var isBehindThing = phrase.Split(' ') is [.., var before, _] && before.ToLowerInvariant() is var thing && thing is not ("a" or "an" or "the") && words.Lexicon.KindsOf(thing).NounShare > MostlyVerb && last.EndsWith('s') && !thing.EndsWith('s');
+        return (isBehindThing || !phrase.Contains(' ')) && words.Lexicon.KindsOf(last).VerbShare > (isBehindThing ? RatherVerb : MostlyVerb);
+    }
 
     /// <summary>"The door", "the list": a thing that was spoken of, by a word that everybody uses; who was not there cannot know which.</summary>
     private bool IsPointedAt(string phrase) => phrase.StartsWith("the ", StringComparison.OrdinalIgnoreCase) && words.Vectors.Count > 0 && IsCommon(phrase);

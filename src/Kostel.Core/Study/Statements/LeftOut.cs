@@ -22,6 +22,12 @@ internal sealed record LeftOut(string Left, string Missing, WordRun Run)
 
     private static readonly HashSet<string> Owners = ["its", "their"];
 
+    /// <summary>"They reach places", "why glass breaks": behind these the grammar took a verb for a thing.</summary>
+    private static readonly HashSet<string> TakesVerb = ["they", "we", "he", "she", "i", "who", "why", "how"];
+
+    /// <summary>"The most dangerous cargo": half of a comparison.</summary>
+    private static readonly HashSet<string> Degrees = ["most", "more", "less", "least", "very", "too", "so", "as", "such", "rather", "quite"];
+
     /// <summary>Behind these a phrase is a thing and neither a verb nor a quality.</summary>
     internal static readonly HashSet<string> BeforeThings = ["a", "an", "the", "of", "in", "with", "on", "from", "by", "for", "each", "every", "into", "without", "between"];
 
@@ -49,14 +55,13 @@ internal sealed record LeftOut(string Left, string Missing, WordRun Run)
 
         var missing = string.Join(' ', part.Words.Skip(run.First).Take(run.Count).Select(w => w.Text)).TrimEnd('.', ',', ';', ':');
         var words = Tokens.Of(missing);
-        if (words.Count is 0 or > LongestGap || words.Contains("sake") || words[0] is "let" || run.End < part.Words.Count && Tokens.Of(part.Words[run.End].Text) is ["per"] || part.Words[run.End - 1].Text.EndsWith(':') || missing.Contains(',') || !IsPhrase(words) || IsVague(words))
+        if (words.Count is 0 or > LongestGap || words.SkipWhile(w => w is "a" or "an" or "the").All(w => NumberWords.IsNumber(w) || w is "and") || words.Contains("sake") || words[0] is "let" || run.End < part.Words.Count && Tokens.Of(part.Words[run.End].Text) is ["per"] || part.Words[run.End - 1].Text.EndsWith(':') || missing.Contains(',') || !IsPhrase(words) || IsVague(words))
         {
             return null;
         }
 
-        if (run.First > 0 && Tokens.Of(part.Words[run.First - 1].Text) is ["they" or "we" or "he" or "she" or "i" or "who"])
+        if (run.First > 0 && Tokens.Of(part.Words[run.First - 1].Text) is [var before] && (TakesVerb.Contains(before) || Degrees.Contains(before)))
         {
-            // "They reach places": the grammar took the verb for a thing.
             return null;
         }
 
@@ -85,7 +90,7 @@ internal sealed record LeftOut(string Left, string Missing, WordRun Run)
     /// <summary>No clause, no comparison, and nothing that begins in the middle of a longer phrase.</summary>
     private static bool IsPhrase(IReadOnlyList<string> words) =>
         !Helpers.Contains(words[^1]) && !words.Any(w => w is "that" or "which" or "who" or "where" or "when" or "how" or "why" or "what" or "if" or "as" or "but" or "not" or "no" or "than" or "like" or "at" or "during") && !(words.Count < 3 && words.Contains("and"))
-        && words[0] is not ("this" or "these" or "those" or "such") && !words.Any(w => w.EndsWith("'ve", StringComparison.Ordinal) || w.EndsWith("'re", StringComparison.Ordinal) || w.EndsWith("'ll", StringComparison.Ordinal)) && (words[0] is "a" or "an" or "the" || !BeforeThings.Contains(words[0])) && !words[^1].EndsWith("'s", StringComparison.Ordinal) && !words.Any(w => w.EndsWith("'s", StringComparison.Ordinal) && w[..^2] is "here" or "that" or "there" or "it" or "what" or "this" or "who" or "he" or "she");
+        && words[0] is not ("this" or "these" or "those" or "such" or "any" or "every" or "most" or "another" or "whatever") && !words.Contains("same") && !words.Any(w => w.EndsWith("'ve", StringComparison.Ordinal) || w.EndsWith("'re", StringComparison.Ordinal) || w.EndsWith("'ll", StringComparison.Ordinal)) && (words[0] is "a" or "an" or "the" || !BeforeThings.Contains(words[0])) && !words[^1].EndsWith("'s", StringComparison.Ordinal) && !words.Any(w => w.EndsWith("'s", StringComparison.Ordinal) && w[..^2] is "here" or "that" or "there" or "it" or "what" or "this" or "who" or "he" or "she");
 
     private static bool IsVague(IReadOnlyList<string> words) => Vague.Contains(words[0]) || Vague.Contains(words[^1]) || words.All(w => Vague.Contains(w) || StopWords.Contains(w));
 }

@@ -80,7 +80,7 @@ public static class StatementFinder
                     start = from >= 0 ? trimmed[from] : null;
                 }
 
-                if (start is null || before.Count == MostBefore || start.Words.Count + before.Sum(b => b.Words.Count) > LongestBefore || IsFirstOfChapter(from + 1, i))
+                if (start is null || start.Words.Count < Shortest || before.Count == MostBefore || start.Words.Count + before.Sum(b => b.Words.Count) > LongestBefore || IsFirstOfChapter(from + 1, i))
                 {
                     return null;
                 }
