@@ -28,12 +28,13 @@ internal static class GapBench
     }
 
     /// <summary>Prints what was learned and how well it holds for texts left out.</summary>
-    public static void Learn(string judged, string folder, IGrammar grammar, ChapterFinder finder, WordKnowledge known)
+    /// <param name="areEndings">Those with which statements end, and not the things that they name.</param>
+    public static void Learn(string judged, string folder, IGrammar grammar, ChapterFinder finder, WordKnowledge known, bool areEndings = false)
     {
         var verdicts = File.ReadLines(judged).Where(l => !l.StartsWith('#')).Select(l => l.Split('\t')).Where(l => l.Length == 4)
             .GroupBy(l => l[0]).ToDictionary(g => g.Key, g => g.DistinctBy(l => (l[1], l[2])).ToDictionary(l => (int.Parse(l[1], CultureInfo.InvariantCulture), l[2]), l => l[3] == "1"));
         var files = Directory.EnumerateFiles(folder, "*.txt", SearchOption.AllDirectories).Where(f => verdicts.ContainsKey(Path.GetFileNameWithoutExtension(f))).Order(StringComparer.Ordinal).ToList();
-        var texts = files.ConvertAll(f => Gaps(f, grammar, finder, known)
+        var texts = files.ConvertAll(f => Gaps(f, grammar, finder, known, areEndings)
             .Select(g => (g.Gap, g.State, Verdict: verdicts[Path.GetFileNameWithoutExtension(f)].TryGetValue((g.Gap.Statement.Sentence, g.Gap.Missing), out var isGood) ? isGood : (bool?)null))
             .Where(g => g.Verdict is not null).Select(g => new Judged(g.Gap, g.State, g.Verdict!.Value)).ToList());
         var told = new List<(Judged Gap, double Chance)>();
@@ -54,15 +55,16 @@ internal static class GapBench
         }
 
         var learned = Ridge.Logistic(texts.SelectMany(t => t).Select(g => (g.State, g.IsGood)).ToList(), Penalty);
-        Console.WriteLine(string.Join('\n', GapFeatures.Names.Zip(learned).OrderBy(p => p.Second).Select(p => string.Create(CultureInfo.InvariantCulture, $"    {p.Second,7:0.000} {p.First}"))));
+        Console.WriteLine(string.Join('\n', (areEndings ? EndingFeatures.Names : GapFeatures.Names).Zip(learned).OrderBy(p => p.Second).Select(p => string.Create(CultureInfo.InvariantCulture, $"    {p.Second,7:0.000} {p.First}"))));
         Console.WriteLine(string.Join(", ", learned.Select(w => w.ToString("0.###", CultureInfo.InvariantCulture))));
     }
 
     private sealed record Judged(FactGap Gap, double[] State, bool IsGood);
 
-    private static List<(FactGap Gap, double[] State)> Gaps(string file, IGrammar grammar, ChapterFinder finder, WordKnowledge known)
+    private static List<(FactGap Gap, double[] State)> Gaps(string file, IGrammar grammar, ChapterFinder finder, WordKnowledge known, bool areEndings = false)
     {
         var ground = new StudyGround(StudyText.Read(file, finder).Transcript, grammar, words: known);
-        return ground.Asked.SelectMany(ground.Facts.All).Select(g => (g, ground.Facts.FeaturesOf(g))).ToList();
+        return areEndings ? ground.Asked.SelectMany(ground.Facts.Endings).Select(g => (g, ground.Facts.EndingFeaturesOf(g))).ToList()
+            : ground.Asked.SelectMany(ground.Facts.All).Select(g => (g, ground.Facts.FeaturesOf(g))).ToList();
     }
 }

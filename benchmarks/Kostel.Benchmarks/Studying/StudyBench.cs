@@ -29,9 +29,9 @@ internal static class StudyBench
         }
 
         using var grammar = new GrammarProcess();
-        if (how == "gaps")
+        if (how is "gaps" or "endings")
         {
-            GapBench.Learn(Path.Combine(Path.GetDirectoryName(list)!, "gaps.tsv"), folder, grammar, new ChapterFinder(() => known), known);
+            GapBench.Learn(Path.Combine(Path.GetDirectoryName(list)!, how + ".tsv"), folder, grammar, new ChapterFinder(() => known), known, how == "endings");
             return;
         }
 

@@ -45,6 +45,16 @@ public class CardIdentityTests
     }
 
     [Fact]
+    public void A_card_that_was_kept_under_all_that_it_rests_on_is_known_again_though_it_asks_about_less()
+    {
+        var source = new Evidence("p1", 1_000, 9_000, "What it leans on. It says so.");
+        var draft = CardDraft.Asking("F", "B", source) with { Asks = source with { StartMs = 6_000 } };
+        Assert.True(draft.AsksTheSameAs(source.Key, source));
+        Assert.True(draft.AsksTheSameAs(draft.Key, source));
+        Assert.False(draft.AsksTheSameAs("1000-5900", source));
+    }
+
+    [Fact]
     public void A_quiz_asks_first_what_was_not_asked_yet()
     {
         var transcript = Read("01-why-tides.json");

@@ -30,7 +30,7 @@ public sealed record CardDraft(CardContent Content, Evidence Source)
     /// <param name="key">Its key; one of another form, from before there were keys, stands for the whole of its source.</param>
     /// <param name="source">What it rests on.</param>
     public bool AsksTheSameAs(string key, Evidence source) =>
-        Asks.IsSamePlace(key.Split('-') is [var from, var to, ..] && int.TryParse(from, NumberStyles.None, CultureInfo.InvariantCulture, out var start)
+        key == Source.Key || Asks.IsSamePlace(key.Split('-') is [var from, var to, ..] && int.TryParse(from, NumberStyles.None, CultureInfo.InvariantCulture, out var start)
             && int.TryParse(to, NumberStyles.None, CultureInfo.InvariantCulture, out var end)
                 ? source with { StartMs = start, EndMs = end }
                 : source);
@@ -39,7 +39,7 @@ public sealed record CardDraft(CardContent Content, Evidence Source)
 /// <summary>Makes cards of what a lecture defines, names, measures and explains. A card asks one thing.</summary>
 public static class CardMaker
 {
-    private const double DefinitionWorth = 1.5, NamingWorth = 1.7, ConditionWorth = 0.5, ReasonWorth = 0.9, ListWorth = 1.2, PartOfSentence = 0.2, LastResort = 6, Unconfirmed = 2, SameChapter = 0.5, FactShare = 4;
+    private const double DefinitionWorth = 1.5, NamingWorth = 1.7, ConditionWorth = 0.5, ReasonWorth = 0.9, ListWorth = 1.2, PartOfSentence = 0.2, LastResort = 6, Unconfirmed = 2, SameChapter = 0.3, FactShare = 4;
 
     /// <summary>Cards whose sources share this much of the words of the shorter one ask the same.</summary>
     private const double SameWords = 0.7;
@@ -78,8 +78,8 @@ public static class CardMaker
             gaps?.Of(sentence) is { } card ? [new Candidate(card, ground.ChapterAt(sentence.StartMs), importance.Of(sentence) - LastResort, null)] : [];
 
         IEnumerable<Candidate> Fact(Statement statement) =>
-            facts.CanBeAsked(statement) && DoingQuestion.Of(statement) is var (question, answer) ? [new Candidate(CardDraft.Asking(question, answer, statement.Source), ground.ChapterAt(statement.Part.StartMs), (FactShare * FactGaps.Worth(statement)) - LastResort, null)]
-            : facts.Of(statement) is { } gap ? [new Candidate(gap.Card, ground.ChapterAt(statement.Part.StartMs), (FactShare * FactGaps.Worth(gap)) - LastResort, null)] : [];
+            facts.CanBeAsked(statement) && DoingQuestion.Of(statement) is var (question, answer) ? [new Candidate(CardDraft.Asking(question, answer, statement.Source) with { Asks = statement.Own }, ground.ChapterAt(statement.Part.StartMs), (FactShare * FactGaps.Worth(statement)) - LastResort, null) { Said = statement.Part }]
+            : facts.Of(statement) is { } gap ? [new Candidate(gap.Card, ground.ChapterAt(statement.Part.StartMs), (FactShare * FactGaps.Worth(gap)) - LastResort, null) { Said = statement.Part }] : [];
 
         var chosen = new List<Candidate>();
         while (chosen.Count < count && candidates.Count > 0)
@@ -180,7 +180,9 @@ public static class CardMaker
         var words = Tokens.Of(definition.Meaning);
         return words.Count is >= ShortestMeaning and <= LongestMeaning
             && words[^1] is not ("it" or "them" or "that")
-            && !words.Any(w => w is "this" or "these" or "those" or "here" or "we" or "our" or "i" or "my" or "it" && words[0] == "it" || w is "tonight" or "example");
+            && words[0] != "it"
+            && !words.Any(w => w is "this" or "these" or "those" or "here" or "tonight" or "example")
+            && !words.Zip(words.Skip(1)).Any(p => p.First is "which" or "where" && p.Second is "it" or "they");
     }
 
     private static CardDraft OfDefinition(Definition definition)
@@ -209,6 +211,11 @@ public static class CardMaker
 
     private sealed record Candidate(CardDraft Card, int Chapter, double Score, string? Term)
     {
-        public HashSet<string> Stems { get; } = [.. Tokens.ContentStems(Card.Source.Quote)];
+        /// <summary>The statement it is of, without what that leans on; null where its source is all of it.</summary>
+        public Sentence? Said { get; init; }
+
+        public HashSet<string> Stems => stems ??= [.. Tokens.ContentStems(Said?.Text ?? Card.Source.Quote)];
+
+        private HashSet<string>? stems;
     }
 }

@@ -24,7 +24,7 @@ public static partial class Definitions
     private static readonly HashSet<string> NoTerms =
     [
         "result", "answer", "question", "point", "reason", "name", "number", "main", "first", "second", "third", "last", "next", "other", "only",
-        "same", "one", "rest", "interesting", "thing", "method", "tool", "secret", "word", "example", "part", "way", "time", "idea",
+        "same", "one", "such", "rest", "interesting", "thing", "method", "tool", "secret", "word", "example", "part", "way", "time", "idea",
         "people", "everything", "nothing", "something", "anything", "everybody", "nobody", "definition", "half", "quarter", "whole", "double", "twice", "water", "there", "here", "far", "near", "each", "every", "some", "many", "most", "all", "what", "where", "how", "who",
         "it", "this", "that", "these", "those", "they", "he", "she", "we", "you", "i", "in", "on", "at", "of", "for", "with", "by", "from", "to",
         "and", "but", "so", "if", "when", "because", "since", "while", "as", "though", "although", "unless", "until", "than", "like", "your", "our", "my", "his", "her", "their", "useful", "good", "great", "common",
@@ -103,7 +103,7 @@ public static partial class Definitions
         var words = Tokens.Of(term);
         return words.Count is >= 1 and <= LongestTerm
             && !NoTerms.Contains(words[0]) && !NoHeads.Contains(words[^1])
-            && !words.Any(w => NumberWords.IsNumber(w) || w is "and" or "or" or "is" or "are" or "not")
+            && !words.Any(w => NumberWords.IsNumber(w) || w is "and" or "or" or "is" or "are" or "not" or "that's" or "it's" or "there's" or "they're" || w.EndsWith("ly", StringComparison.Ordinal) && words.Count == 1)
             && words.Any(w => w.Length > 2 && !StopWords.Contains(w));
     }
 

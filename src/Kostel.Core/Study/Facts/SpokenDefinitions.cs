@@ -12,7 +12,7 @@ internal static partial class SpokenDefinitions
 {
     private const int ShortestMeaning = 3, ShortestDescription = 4, LongestDescription = 14;
 
-    private static readonly HashSet<string> Remarks = ["it", "thing", "point", "trick", "question", "problem", "reason", "rule", "one", "way", "lot", "pity", "shame", "fact", "answer", "secret", "beauty", "best", "worst", "nicest", "only", "same", "main", "whole", "first", "last", "next"];
+    private static readonly HashSet<string> Remarks = ["it", "thing", "point", "trick", "question", "problem", "reason", "rule", "one", "way", "lot", "pity", "shame", "fact", "answer", "secret", "beauty", "best", "worst", "nicest", "only", "same", "main", "whole", "first", "last", "next", "bit", "stuff", "devil"];
 
     private static readonly HashSet<string> OfTheSpeaker = ["i", "my", "me", "we", "our", "he", "she", "his", "her", "i'm", "i've"];
 

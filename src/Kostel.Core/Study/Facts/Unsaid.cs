@@ -28,7 +28,7 @@ internal static class Unsaid
     /// <summary>Whether something of it can only be understood by what was said before.</summary>
     /// <param name="words">In small letters.</param>
     public static bool IsIn(IReadOnlyList<string> words) =>
-        IsByOne(words) || Enumerable.Range(0, words.Count).Any(i => IsCompared(words, i) || IsRelation(words, i) || (words[i] is "none" && Next(words, i) is not "of")) || (words is ["the", var which, var verb, ..] && Ordinals.Contains(which) && StopWords.Contains(verb));
+        IsByOne(words) || Enumerable.Range(0, words.Count).Any(i => IsCompared(words, i) || IsRelation(words, i) || (words[i] is "none" && Next(words, i) is not "of") || (i > 1 && words[i] is "lot" && words[i - 2] is "with" && Next(words, i) is not "of")) || (words is ["the", var which, var verb, ..] && Ordinals.Contains(which) && StopWords.Contains(verb));
 
     /// <summary>Said of something, and not before what it describes: "a lower heat" is low enough by itself. A condition says what it is compared with.</summary>
     private static bool IsCompared(IReadOnlyList<string> words, int at) =>

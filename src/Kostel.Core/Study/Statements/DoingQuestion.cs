@@ -13,6 +13,10 @@ internal static class DoingQuestion
     /// <summary>"… go farther out and burns more fuel": the second verb is no part of what has to be done.</summary>
     private static bool GoesOn(IReadOnlyList<string> said) => Enumerable.Range(1, said.Count - 1).Any(i => said[i - 1] is "and" or "but" && ((said[i].EndsWith('s') && !said[i].EndsWith("ss", StringComparison.Ordinal) && i + 1 < said.Count && !StopWords.Contains(said[i])) || said[i] is "is" or "are" or "has" or "it" or "they" or "we" or "you"));
 
+    /// <summary>"Ribs can crack, you'll hear it": another sentence behind a comma.</summary>
+    private static bool IsSpliced(Statement statement) =>
+        statement.Part.Words.Zip(statement.Part.Words.Skip(1)).Any(p => p.First.Text.EndsWith(',') && Tokens.Of(p.Second.Text) is [var next, ..] && (CommaSplices.Opens(next) || next is "you'll" or "we'll" or "it'll"));
+
     /// <summary>The question and its answer, or null where the statement has another form.</summary>
     public static (string Question, string Answer)? Of(Statement statement)
     {
@@ -32,7 +36,7 @@ internal static class DoingQuestion
         };
         var answer = string.Join(' ', statement.Part.Words.Skip(subject.End + used).Select(w => w.Text)).TrimEnd('.');
         var said = Tokens.Of(answer);
-        return used > 0 && said.Count is >= ShortestAnswer and <= LongestAnswer && !States.Contains(said[0]) && !GoesOn(said) && Tokens.ContentStems(answer).Count > 1 && Tokens.ContentStems(about).Count > 0
+        return used > 0 && said.Count is >= ShortestAnswer and <= LongestAnswer && !States.Contains(said[0]) && !GoesOn(said) && !IsSpliced(statement) && Tokens.ContentStems(answer).Count > 1 && Tokens.ContentStems(about).Count > 0
             ? (question, WordForms.Capital(answer) + ".")
             : null;
     }

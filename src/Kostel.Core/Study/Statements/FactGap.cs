@@ -14,15 +14,19 @@ internal sealed record FactGap(Statement Statement, string Front, string Missing
     public NamedThing Thing => NamedThing.Of(Missing, Tokens.Of(Front[..Math.Max(0, Front.IndexOf(CardContent.Gap, StringComparison.Ordinal))]).LastOrDefault() ?? "");
 
     /// <summary>A card that asks for it.</summary>
-    public CardDraft Card => Question is null
-        ? new(new GapCard(Front, WordForms.Capital(Missing) + "."), Statement.Source)
-        : CardDraft.Asking(Question, WordForms.Capital(Missing) + ".", Statement.Source);
+    public CardDraft Card => (Question is null
+        ? new CardDraft(new GapCard(Front, WordForms.Capital(Missing) + "."), Statement.Source)
+        : CardDraft.Asking(Question, WordForms.Capital(Missing) + ".", Statement.Source)) with
+    { Asks = Statement.Own };
 
     /// <summary>The same as a question, where it is what something is stated of; null where no plain one can be formed.</summary>
     public string? Question { get; init; }
 
     /// <summary>The words of the statement that are missing.</summary>
     public required WordRun Run { get; init; }
+
+    /// <summary>Whether it is what the statement ends with, and no thing of its own.</summary>
+    public bool IsEnding { get; init; }
 
     /// <summary>How likely it asks for something that can be known from the lecture and is worth it, from 0 to 1.</summary>
     public double Chance { get; init; }

@@ -10,10 +10,10 @@ namespace Kostel.Core.Study.Statements;
 /// </summary>
 internal sealed class FactGaps
 {
-    private const int Shortest = 5, Longest = 34, OftenEnough = 2, MostQuantities = 2, LeastCounted = 3, FarEnough = 8, LeastLeft = 2;
+    private const int Shortest = 4, Longest = 34, OftenEnough = 2, MostQuantities = 2, LeastCounted = 3, FarEnough = 8, LeastLeft = 2;
 
     /// <summary>A statement that is less likely to be worth knowing makes none.</summary>
-    private const double LeastWorth = 0.2, OwnShare = 0.5, MostlyVerb = 0.4, RatherVerb = 0.5;
+    private const double LeastWorth = 0.2, OwnShare = 0.5, MostlyVerb = 0.4, RatherVerb = 0.5, MostlyPerson = 0.5;
 
     /// <summary>So many words of English are in everybody's mouth (common practice, no source).</summary>
     internal const int Common = 3000;
@@ -21,14 +21,23 @@ internal sealed class FactGaps
     /// <summary>What so many sentences say, the lecture speaks of all the time.</summary>
     internal const int Often = 4;
 
-    /// <summary>A gap that is less likely to be a good one is not asked: below it hardly one in ten was, of those that were judged.</summary>
-    private const double LeastChance = 0.2;
+    /// <summary>A gap that is less likely to be a good one is not asked; of an ending, whose words the lecture may have chosen as well as others, more is wanted.</summary>
+    private const double LeastChance = 0.3, LeastEnding = 0.4;
 
     private static readonly HashSet<string> PointsAway =
     [
-        "tonight", "today", "yesterday", "tomorrow", "here", "example", "above", "let's", "we'll", "everybody", "please", "welcome", "thank", "thanks", "slide", "lecture",
-        "imagine", "picture", "suppose", "someone", "somebody", "somewhere",
+        "tonight", "today", "yesterday", "tomorrow", "example", "let's", "we'll", "please", "welcome", "thank", "thanks", "lecture", "imagine", "suppose",
     ];
+
+    /// <summary>With these at its beginning it speaks to those in the room, or tells of one of them.</summary>
+    private static readonly HashSet<string> OpensTalk = ["picture", "slide", "everybody", "someone", "somebody", "here"];
+
+    private static readonly HashSet<string> Telling = ["asked", "asks", "said", "says", "told", "tells", "wrote", "will", "had", "wants", "wanted", "has"];
+
+    /// <summary>"Somebody asked", "about a metre a year here": what those in the room know.</summary>
+    private static bool PointsAtRoom(IReadOnlyList<string> words, bool hasContext) =>
+        words.Any(PointsAway.Contains) || (OpensTalk.Contains(words[0]) && !(hasContext && words[0] is "here"))
+        || Enumerable.Range(1, words.Count - 1).Any(i => (words[i - 1] is "somebody" or "someone" or "everybody" && Telling.Contains(words[i])) || words[i] is "here" || (words[i] is "there" && (Prepositions.Leads(words[i - 1]) || words[i - 1] is "up" or "down" or "along")) || (i == words.Count - 1 && words[i] is "above" or "somewhere" or "slide" or "picture"));
 
     /// <summary>Whom these stand for is said before, unless it is far enough from the beginning to be said in the sentence itself.</summary>
     private static readonly HashSet<string> Persons = ["he", "she", "his", "her", "him"];
@@ -66,10 +75,10 @@ internal sealed class FactGaps
     public bool IsOfCourse(int sentence) => isOfCourse[sentence];
 
     /// <summary>The best gap of a statement; null where none is good enough, or it cannot be understood by itself.</summary>
-    public FactGap? Of(Statement statement) => Good(All(statement)).FirstOrDefault();
+    public FactGap? Of(Statement statement) => Good(All(statement).Concat(Endings(statement))).FirstOrDefault();
 
     /// <summary>Those of several that are good enough, the best first.</summary>
-    public static IEnumerable<FactGap> Good(IEnumerable<FactGap> gaps) => gaps.Where(g => g.Chance >= LeastChance).OrderByDescending(g => g.Chance);
+    public static IEnumerable<FactGap> Good(IEnumerable<FactGap> gaps) => gaps.Where(g => g.Chance >= (g.IsEnding ? LeastEnding : LeastChance)).OrderByDescending(g => g.Chance);
 
     /// <summary>Every gap that a statement could have.</summary>
     public IReadOnlyList<FactGap> All(Statement statement)
@@ -98,6 +107,27 @@ internal sealed class FactGaps
         string? Question(LeftOut phrase) => statement.Before.Count > 0 ? null : SubjectQuestion.Of(statement, phrase.Missing) ?? ObjectQuestion.Of(statement, phrase.Run);
     }
 
+    /// <summary>Everything that a statement could end with and that could be asked for; what is a thing of its own is among <see cref="All"/>.</summary>
+    public IReadOnlyList<FactGap> Endings(Statement statement)
+    {
+        if (!CanBeAsked(statement))
+        {
+            return [];
+        }
+
+        var told = Tokens.ContentStems(statement.Context).ToHashSet();
+        return Statements.Endings.Of(statement)
+            .Select(run => LeftOut.Ending(statement.Part, run))
+            .OfType<LeftOut>()
+            .Where(e => told.Count == 0 || !Tokens.ContentStems(e.Missing).All(told.Contains))
+            .Select(e => new FactGap(statement, Asides.Without(statement.Context + e.Left), e.Missing, null) { IsEnding = true, Run = e.Run, Question = statement.Before.Count > 0 || !EndingFeatures.IsThing(e.Missing) ? null : ObjectQuestion.Of(statement, e.Run) })
+            .Select(g => g with { Chance = FactWorth.Probability(EndingFeaturesOf(g), EndingWeights.Learned) })
+            .ToList();
+    }
+
+    /// <summary>What tells whether an ending is worth asking for.</summary>
+    public double[] EndingFeaturesOf(FactGap gap) => EndingFeatures.Of(gap, features.Of(gap));
+
     /// <summary>Whether a statement is worth asking about and can be understood by itself.</summary>
     public bool CanBeAsked(Statement statement) => statement.Worth >= LeastWorth && !isOfCourse[statement.Sentence] && !statement.IsIllFormed && IsUnderstood(statement);
 
@@ -107,23 +137,27 @@ internal sealed class FactGaps
     /// <summary>What asking for a statement is worth: what the speaker tells of himself, less.</summary>
     public static double Worth(Statement statement) => statement.Worth * (Tokens.Of(statement.Part.Text).Any(OfTheSpeaker.Contains) ? OwnShare : 1);
 
-    private static bool IsUnderstood(Statement statement)
+    private bool IsUnderstood(Statement statement)
     {
         var words = Tokens.Of(Asides.Without(statement.Part.Text));
-        var standsAlone = statement.Before.Count > 0 || !PointingOpeners.Contains(words[0]) || words is ["there", "is" or "are" or "was" or "were", ..];
+        var standsAlone = statement.Before.Count > 0 || !PointingOpeners.Contains(words[0]) || words is ["there", "is" or "are" or "was" or "were" or "has" or "have" or "must" or "can" or "may" or "should", ..];
         return words.Count is >= Shortest and <= Longest
             && standsAlone
-            && !QuotableSentence.BreaksOff(words)
+            && (statement.Grammar is { IsWhole: true } || !QuotableSentence.BreaksOff(words))
             && !statement.Part.Words[0].Text.EndsWith(':')
             && StandingAlone.HasVerb(statement.Part, statement.Grammar)
             && !StandingAlone.IsFragment(statement.Part, statement.Grammar)
-            && !StandingAlone.IsTalk(statement.Context + statement.Part.Text)
+            && !StandingAlone.IsTalk(Asides.Without(statement.Context + statement.Part.Text))
             && !IsOwnTale(words)
-            && !words.Any(PointsAway.Contains)
-            && !words.Take(FarEnough).Any(Persons.Contains)
+            && !PointsAtRoom(words, statement.Before.Count > 0)
+            && !IsAboutSomebody(words)
             && words is not ["let", "me" or "us", ..]
-            && statement.Before.Select(b => Tokens.Of(b.Text)).All(b => b is not (["because", ..] or [_, "thing", ..]) && !b.Any(PointsAway.Contains) && !b.Take(FarEnough).Any(Persons.Contains) && !IsOwnTale(b));
+            && statement.Before.Select(b => Tokens.Of(b.Text)).All(b => b is not (["because", ..] or [_, "thing", ..]) && !PointsAtRoom(b, false) && !b.Take(FarEnough).Any(Persons.Contains) && !IsOwnTale(b));
     }
+
+    /// <summary>"He" near the beginning, where nobody was named for whom it stands.</summary>
+    private bool IsAboutSomebody(IReadOnlyList<string> said) =>
+        Enumerable.Range(0, Math.Min(FarEnough, said.Count)).Any(i => Persons.Contains(said[i]) && !said.Take(i).Any(w => this.words.Relations.ShareOf(w, "person") > MostlyPerson));
 
     /// <summary>What the speaker did once; "if I go to a quarter of the scale" is a rule.</summary>
     private static bool IsOwnTale(IReadOnlyList<string> words) => words.Any(OfTheSpeaker.Contains) && words is not ["if" or "when" or "suppose" or "whenever", "i", ..];

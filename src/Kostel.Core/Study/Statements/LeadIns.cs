@@ -17,7 +17,7 @@ internal static class LeadIns
 
     private static readonly string[][] After = Phrases("""
         right|okay|ok|you know|you see|of course|if you like|so to speak|as it were|as i said|as you know|as we saw|as you can see|i think|i'd say|i suppose|isn't it|aren't they|doesn't it|don't they|simple as that|
-        by the way|mind you|really|and so on|and so forth|then|though|anyway|at all events|believe me|please|remember|yes|no
+        by the way|mind you|see|really|and so on|and so forth|then|though|anyway|at all events|believe me|please|remember|yes|no
         """);
 
     /// <summary>The words that state something: from the first one, to the place after the last one.</summary>

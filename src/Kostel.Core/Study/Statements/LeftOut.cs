@@ -13,6 +13,9 @@ internal sealed record LeftOut(string Left, string Missing, WordRun Run)
 {
     private const int LeastLeft = 2, LongestGap = 6;
 
+    /// <summary>So much is asked for that one thing to say it of is enough: "A submarine has to ____."</summary>
+    private const int MostSaid = 3;
+
     /// <summary>Words that say nothing by themselves: a gap that holds no other asks for nothing.</summary>
     internal static readonly HashSet<string> Vague =
     [
@@ -65,10 +68,29 @@ internal sealed record LeftOut(string Left, string Missing, WordRun Run)
             return null;
         }
 
-        var close = part.Words[run.End - 1].Text;
-        var left = string.Join(' ', part.Words.Take(run.First).Select(w => w.Text).Append(CardContent.Gap + (close[^1] is '.' or ',' or ';' or ':' ? close[^1].ToString() : "")).Concat(part.Words.Skip(run.End).Select(w => w.Text)));
+        var left = WithGap(part, run);
         var kept = Tokens.ContentStems(left).ToHashSet();
         return kept.Count < LeastLeft || Tokens.ContentStems(missing).Any(kept.Contains) ? null : new LeftOut(left, run.First == 0 ? WordForms.Small(missing) : missing, run);
+    }
+
+    /// <summary>A sentence without what it ends with; null where that says nothing, or the rest says it.</summary>
+    /// <param name="part">The sentence.</param>
+    /// <param name="run">Its last words, or those up to a comma.</param>
+    public static LeftOut? Ending(Sentence part, WordRun run)
+    {
+        var missing = string.Join(' ', part.Words.Skip(run.First).Take(run.Count).Select(w => w.Text)).TrimEnd('.', ',', ';', ':');
+        var left = WithGap(part, run);
+        var (kept, asked) = (Tokens.ContentStems(left).ToHashSet(), Tokens.ContentStems(missing));
+        var isSaid = asked.Count == 0 || kept.Contains(asked[0]) || 2 * asked.Count(kept.Contains) > asked.Count;
+        var isTooLittle = kept.Count + (asked.Count >= MostSaid ? 1 : 0) < LeastLeft;
+        var saysNothing = Tokens.Of(missing) is var words && (words is ["the", "way" or "sake" or "case" or "rest", ..] || words.All(w => Vague.Contains(w) || StopWords.Contains(w)));
+        return isSaid || isTooLittle || saysNothing ? null : new LeftOut(left, missing, run);
+    }
+
+    private static string WithGap(Sentence part, WordRun run)
+    {
+        var close = part.Words[run.End - 1].Text[^1];
+        return string.Join(' ', part.Words.Take(run.First).Select(w => w.Text).Append(CardContent.Gap + (close is '.' or ',' or ';' or ':' ? close.ToString() : "")).Concat(part.Words.Skip(run.End).Select(w => w.Text)));
     }
 
     /// <summary>Put in between commas, by itself or in a clause of its own: not what the sentence states.</summary>
@@ -90,7 +112,7 @@ internal sealed record LeftOut(string Left, string Missing, WordRun Run)
     /// <summary>No clause, no comparison, and nothing that begins in the middle of a longer phrase.</summary>
     private static bool IsPhrase(IReadOnlyList<string> words) =>
         !Helpers.Contains(words[^1]) && !words.Any(w => w is "that" or "which" or "who" or "where" or "when" or "how" or "why" or "what" or "if" or "as" or "but" or "not" or "no" or "than" or "like" or "at" or "during") && !(words.Count < 3 && words.Contains("and"))
-        && words[0] is not ("this" or "these" or "those" or "such" or "any" or "every" or "most" or "another" or "whatever") && !words.Contains("same") && !words.Any(w => w.EndsWith("'ve", StringComparison.Ordinal) || w.EndsWith("'re", StringComparison.Ordinal) || w.EndsWith("'ll", StringComparison.Ordinal)) && (words[0] is "a" or "an" or "the" || !BeforeThings.Contains(words[0])) && !words[^1].EndsWith("'s", StringComparison.Ordinal) && !words.Any(w => w.EndsWith("'s", StringComparison.Ordinal) && w[..^2] is "here" or "that" or "there" or "it" or "what" or "this" or "who" or "he" or "she");
+        && words[0] is not ("this" or "these" or "those" or "such" or "any" or "every" or "most" or "another" or "whatever") && !words.Contains("same") && !words.Any(w => w.EndsWith("'ve", StringComparison.Ordinal) || w.EndsWith("'re", StringComparison.Ordinal) || w.EndsWith("'d", StringComparison.Ordinal) || w.EndsWith("'ll", StringComparison.Ordinal)) && (words[0] is "a" or "an" or "the" || !BeforeThings.Contains(words[0])) && !words[^1].EndsWith("'s", StringComparison.Ordinal) && !words.Any(w => w.EndsWith("'s", StringComparison.Ordinal) && w[..^2] is "here" or "that" or "there" or "it" or "what" or "this" or "who" or "he" or "she");
 
     private static bool IsVague(IReadOnlyList<string> words) => Vague.Contains(words[0]) || Vague.Contains(words[^1]) || words.All(w => Vague.Contains(w) || StopWords.Contains(w));
 }

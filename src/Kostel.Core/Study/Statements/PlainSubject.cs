@@ -17,7 +17,7 @@ internal sealed record PlainSubject(string About, int End, IReadOnlyList<string>
     /// <summary>Of a statement that leans on nothing; null for any other.</summary>
     public static PlainSubject? Of(Statement statement)
     {
-        if (statement.Before.Count > 0 || statement.Grammar is not { } grammar || MainClause.Of(grammar) is not { Subject: { First: 0, Count: <= Longest } subject })
+        if (statement.Before.Count > 0 || statement.Grammar is not { } grammar || MainClause.Of(grammar) is not { Subject: { First: 0, Count: > 0 and <= Longest } subject })
         {
             return null;
         }

@@ -34,12 +34,20 @@ internal static class Referents
     public static IReadOnlyList<Statement> PutIn(IReadOnlyList<Statement> statements, IGrammar grammar)
     {
         var all = statements.ToList();
+        var tried = new HashSet<int>();
         for (var chain = 0; chain < LongestChain; chain++)
         {
-            var found = Enumerable.Range(1, Math.Max(0, all.Count - 1)).Select(i => (At: i, Part: Resolved(all, i))).Where(f => f.Part is not null).ToList();
+            var found = Enumerable.Range(1, Math.Max(0, all.Count - 1)).Where(i => !tried.Contains(i)).Select(i => (At: i, Part: Resolved(all, i))).Where(f => f.Part is not null).ToList();
+            if (found.Count == 0)
+            {
+                break;
+            }
+
             var read = grammar.Read(found.ConvertAll(f => f.Part!.Text));
             for (var k = 0; k < found.Count; k++)
             {
+                tried.Add(found[k].At);
+
                 // Where the words no longer make a sentence it stays as it was.
                 if (read[k] is { IsWhole: true })
                 {

@@ -9,7 +9,7 @@ namespace Kostel.Core.Study.Statements;
 /// <summary>Whether words that were taken out of a lecture still state something: they have a verb of their own, answer nobody, and point at nothing that is not among them.</summary>
 internal static partial class StandingAlone
 {
-    private static readonly HashSet<string> Subordinators = ["if", "when", "because", "while", "although", "though", "as", "since", "unless", "until", "where", "that", "which", "who", "whose", "whenever", "once", "after", "before"];
+    private static readonly HashSet<string> Subordinators = ["if", "when", "because", "while", "although", "though", "as", "since", "unless", "until", "where", "that", "which", "who", "whose", "whenever", "once", "after", "before", "whether"];
 
     /// <summary>With these a new clause begins, in which a pronoun may stand for the subject of the one before.</summary>
     private static readonly HashSet<string> Boundaries = [.. Subordinators, "and", "but", "or", "so", "for", "than", "to", "by", "without", "whether", "how", "what"];
@@ -23,18 +23,20 @@ internal static partial class StandingAlone
         }
 
         // A clause that depends on another one takes a verb for itself, and ends at the next comma.
-        var (isDependent, verbs, isInVerb) = (false, 0, false);
+        var (isDependent, verbs, isInVerb, isMain) = (false, 0, false, false);
         for (var i = 0; i < part.Words.Count; i++)
         {
             var word = Tokens.Of(part.Words[i].Text) is [var only] ? only : "";
-            if (Subordinators.Contains(word) || (isDependent && word is "what" or "how"))
+            if ((Subordinators.Contains(word) && !LeadsNoClause(grammar, i)) || (isDependent && word is "what" or "how"))
             {
-                (isDependent, verbs, isInVerb) = (true, verbs - 1, false);
+                (isDependent, verbs, isInVerb, isMain) = (true, verbs - 1, false, false);
             }
-            else if (Carriers.Contains(word) || (grammar.ByPlace.TryGetValue(i, out var leaf) && leaf.IsVerb))
+            else if (Carriers.Contains(word) || IsContracted(word) || (grammar.ByPlace.TryGetValue(i, out var leaf) && leaf.IsVerb))
             {
-                // "Are given": one verb.
-                verbs += isInVerb ? 0 : 1;
+                // "Are given": one verb; "on which nobody could live has none": two.
+                var carries = Carriers.Contains(word) || IsContracted(word);
+                verbs += isInVerb && !(carries && isMain) ? 0 : 1;
+                isMain = !carries && !Modals.Contains(word);
                 isInVerb = true;
                 if (verbs > 0)
                 {
@@ -54,6 +56,14 @@ internal static partial class StandingAlone
 
         return false;
     }
+
+    /// <summary>"Before an eruption the ground swells", "That sits in a capsule": no clause that depends on another.</summary>
+    private static bool LeadsNoClause(SentenceGrammar grammar, int at) => grammar.IsWhole && grammar.Root.All().Where(p => p.First == at && p.Parts.Count > 0).ToList() is var begun && begun.Exists(p => p.Label is "PP" or "NP") && !begun.Exists(p => p.Label is "SBAR" or "WHNP" or "WHADVP" or "WHPP");
+
+    /// <summary>"It's", "there's", "isn't": a verb with its subject or its denial.</summary>
+    private static bool IsContracted(string word) => word.EndsWith("n't", StringComparison.Ordinal) || word.EndsWith("'re", StringComparison.Ordinal) || word.EndsWith("'ll", StringComparison.Ordinal) || word is "it's" or "there's" or "that's" or "here's" or "he's" or "she's" or "i'm" or "they've" or "we've" or "you've" or "i've";
+
+    private static readonly HashSet<string> Modals = ["could", "would", "should", "might", "can", "may", "must", "will", "to", "cannot"];
 
     /// <summary>
     /// "Wax on the jacks, so they don't scratch": what opens it is no sentence, for each verb has a pronoun of its own; or its verb was taken for a thing ("acceptance counts from the moment it is posted").
@@ -83,6 +93,9 @@ internal static partial class StandingAlone
 
     /// <summary>Behind these a pronoun is the subject as it should be.</summary>
     private static readonly HashSet<string> Openers = ["it", "they", "he", "she", "there", "here", "then", "now", "yet", "so", "and", "but", "what", "how", "why"];
+
+    /// <summary>Whether a word is a form of a verb by itself.</summary>
+    public static bool Carries(string word) => Carriers.Contains(word) || IsContracted(word);
 
     /// <summary>Forms of a verb that the parser takes for something else where a sentence is long.</summary>
     private static readonly HashSet<string> Carriers = ["is", "are", "was", "were", "has", "have", "had", "can", "must", "will", "may", "does", "do", "did"];

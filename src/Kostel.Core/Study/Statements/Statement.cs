@@ -18,6 +18,9 @@ public sealed record Statement(Sentence Part, IReadOnlyList<Sentence> Before, Se
     /// <summary>How many words it takes, with what it needs.</summary>
     public int WordCount => Part.Words.Count + Before.Sum(b => b.Words.Count);
 
+    /// <summary>Where its own words are said, without what it leans on.</summary>
+    public Evidence Own => Source with { PassageId = Part.PassageId, StartMs = Part.StartMs, EndMs = Part.EndMs, Quote = Part.Text };
+
     /// <summary>What to read before it, with a space behind it; empty where it stands alone.</summary>
     public string Context => string.Concat(Before.Select(b => QuotableSentence.Untied(b.Text) + " "));
 
@@ -25,7 +28,7 @@ public sealed record Statement(Sentence Part, IReadOnlyList<Sentence> Before, Se
     public static bool Leans(Sentence sentence)
     {
         var words = Tokens.Of(sentence.Text);
-        return (words.Take(2).Any(Pointing.Contains) && !CountsOne(words)) || words.Take(5).Any(w => w is "it" or "they" or "them") || words.Any(w => w is "this" or "these" or "those") || Unsaid.IsIn(words);
+        return (words.Take(2).Any(Pointing.Contains) && !CountsOne(words)) || words.Take(5).Any(w => w is "it" or "they" or "them" or "it's" or "they're") || words is [_, "call", "that", ..] || words.Any(w => w is "this" or "these" or "those") || Unsaid.IsIn(words);
     }
 
     /// <summary>"One reader in twelve", "one metre": a number, and nothing that was said before.</summary>

@@ -16,7 +16,7 @@ public sealed record LectureStatements(IReadOnlyList<Statement> All, IReadOnlySe
 /// </summary>
 public static class StatementFinder
 {
-    private const int Shortest = 4, Longest = 40, MostParsed = 260, MostBefore = 2, LongestBefore = 42, WordsToASlip = 10;
+    private const int Shortest = 4, Longest = 40, MostParsed = 260, MostBefore = 2, LongestBefore = 42, WordsToASlip = 6;
 
     private static readonly HashSet<string> Scopes = ["if", "unless", "until", "when", "while", "because", "since", "although", "though", "after", "before", "whether", "than", "or", "nor", "not", "except", "either", "neither"];
 
@@ -32,15 +32,16 @@ public static class StatementFinder
         var worth = FactWorth.Of(sentences, chapters, weights ?? FactWeights.Learned);
         var trimmed = sentences.Select(Trimmed).ToList();
         var read = Read(grammar, trimmed, worth);
-        var parts = trimmed.Select((s, i) => s is null ? [] : divides && read[i] is { } tree ? Divided(s, tree) : new List<Sentence> { s }).ToList();
-        var again = Read(grammar, [.. parts.SelectMany((p, i) => p.Select(s => p.Count == 1 && ReferenceEquals(s, trimmed[i]) ? null : s))], null);
-        var (statements, at) = (new List<Statement>(), 0);
+        var spliced = trimmed.Select((s, i) => divides && s is not null && read[i] is { IsWhole: false } ? CommaSplices.Of(s) : []).ToList();
+        var readSpliced = Trees(grammar, spliced.SelectMany(p => p));
+        var parts = trimmed.Select((s, i) => s is null ? [] : spliced[i].Count > 1 && spliced[i].Exists(p => readSpliced[p] is { IsWhole: true }) ? spliced[i] : divides && read[i] is { } tree ? Divided(s, tree) : [s]).ToList();
+        var readParts = Trees(grammar, parts.SelectMany((p, i) => p.Where(s => !ReferenceEquals(s, trimmed[i]) && !readSpliced.ContainsKey(s))));
+        var statements = new List<Statement>();
         for (var i = 0; i < sentences.Count; i++)
         {
             foreach (var part in parts[i])
             {
-                var tree = parts[i].Count == 1 && ReferenceEquals(part, trimmed[i]) ? read[i] : again[at];
-                at++;
+                var tree = ReferenceEquals(part, trimmed[i]) ? read[i] : readSpliced.GetValueOrDefault(part) ?? readParts.GetValueOrDefault(part);
                 if (part.Words.Count >= Shortest && Needed(part, i, StandingAlone.PointsOutside(part, tree)) is { } before)
                 {
                     statements.Add(new Statement(part, before, tree, i, worth[i], IsIllFormed(tree, part, isHeard), before.Count == 0 ? Evidence.Of(part) : Evidence.Of(Between(before[0], part, i))));
@@ -124,6 +125,13 @@ public static class StatementFinder
 
     /// <summary>"Because then the chain is slack.": the answer to a question, which states nothing without it.</summary>
     private static bool IsOnlyReason(Sentence sentence, int from) => Tokens.Of(sentence.Words[from].Text) is ["because"] && !Asides.Without(sentence.Text).Contains(',');
+
+    private static Dictionary<Sentence, SentenceGrammar?> Trees(IGrammar grammar, IEnumerable<Sentence> parts)
+    {
+        var all = parts.ToList();
+        var read = grammar.Read(all.ConvertAll(p => p.Text));
+        return all.Select((p, i) => (Part: p, Tree: read[i])).ToDictionary(p => p.Part, p => p.Tree, ReferenceEqualityComparer.Instance as IEqualityComparer<Sentence>);
+    }
 
     private static SentenceGrammar?[] Read(IGrammar grammar, List<Sentence?> sentences, double[]? worth)
     {

@@ -1,0 +1,61 @@
+using Kostel.Core.Text;
+
+namespace Kostel.Core.Study.Statements;
+
+/// <summary>
+/// With what a statement ends: "A wreck stays with its owner until | he gives it up." What stands behind a verb, a preposition or a joining word up to where its clause is closed can be asked for,
+/// whether or not the grammar can read the sentence.
+/// </summary>
+internal static class Endings
+{
+    private const int LeastBefore = 2, Longest = 9;
+
+    private static readonly HashSet<string> Joins =
+    [
+        "until", "unless", "because", "if", "when", "than", "like", "as", "by", "through", "into", "from", "with", "without", "of", "for", "to", "in", "on", "at", "about", "against", "between", "towards", "under", "over", "behind", "below", "above", "after", "before", "during", "within",
+        "not", "only", "is", "are", "was", "were", "be", "becomes", "become", "called", "means", "mean", "that",
+    ];
+
+    /// <summary>With these a clause begins that only goes on, or says why.</summary>
+    private static readonly HashSet<string> GoesOn = ["because", "so", "which", "who", "since", "and", "but", "while", "as", "or", "otherwise", "where"];
+
+    /// <summary>An ending does not begin with these: what follows them does.</summary>
+    private static readonly HashSet<string> NoBeginning = ["is", "are", "was", "were", "be", "been", "not", "to", "of", "than", "and", "or", "but", "so", "that's", "it's", "also", "then", "by", "about", "being", "just", "called", "this", "these", "those"];
+
+    /// <summary>An ending closes with none of these.</summary>
+    private static readonly HashSet<string> NoEnd = ["it", "them", "that", "this", "these", "those", "too", "either", "there", "here", "then", "well", "not", "does", "do", "one", "ones", "is", "are"];
+
+    /// <summary>The runs of words that a statement can end with.</summary>
+    public static IEnumerable<WordRun> Of(Statement statement)
+    {
+        var words = statement.Part.Words;
+        var plain = words.Select(w => Tokens.Of(w.Text) is [var first, ..] ? first : "").ToList();
+        for (var end = LeastBefore + 1; end <= words.Count; end++)
+        {
+            if (!(end == words.Count || (words[end - 1].Text[^1] is ',' or ';' or ':' && (GoesOn.Contains(plain[end]) || CommaSplices.Opens(plain[end])))))
+            {
+                continue;
+            }
+
+            for (var first = Math.Max(LeastBefore, end - Longest); first < end; first++)
+            {
+                if (Begins(statement, plain, first) && !GoesOnBehindAnd(statement, plain, first, end) && !NoEnd.Contains(plain[end - 1]) && !words.Skip(first).Take(end - first - 1).Any(w => w.Text[^1] is ',' or ';' or ':') && words[first - 1].Text[^1] is not (',' or ';' or ':'))
+                {
+                    yield return new WordRun(first, end);
+                }
+            }
+        }
+    }
+
+    /// <summary>"You can cut | one stitch and the rest hold": behind "and" something else is stated.</summary>
+    private static bool GoesOnBehindAnd(Statement statement, List<string> plain, int first, int end)
+    {
+        var and = plain.FindIndex(first, end - first, w => w is "and" or "but");
+        return and >= 0 && !Enumerable.Range(first, and - first).Any(IsVerb) && Enumerable.Range(and, end - and).Any(IsVerb);
+
+        bool IsVerb(int at) => statement.Grammar?.ByPlace.GetValueOrDefault(at)?.IsVerb == true || StandingAlone.Carries(plain[at]);
+    }
+
+    private static bool Begins(Statement statement, List<string> plain, int at) =>
+        !NoBeginning.Contains(plain[at]) && (Joins.Contains(plain[at - 1]) || statement.Grammar?.ByPlace.GetValueOrDefault(at - 1)?.IsVerb == true);
+}
