@@ -107,11 +107,13 @@ public class StudyMaterialTests
     [InlineData("The waves run in at an angle and straight out again, so every pebble goes along the beach. Longshore drift it's called, and here it goes to the east.", "Give the term: the waves run in at an angle and straight out again, so every pebble goes along the beach.", "Longshore drift.")]
     [InlineData("A fair stream is a stream that goes your way, and a foul stream is a stream that goes against you.", "What is a foul stream?", "A stream that goes against you.")]
     [InlineData("When the air pressure falls by one hectopascal, the sea rises by one centimetre, so a deep low lifts it a lot.", "When the air pressure falls by one hectopascal, what follows?", "The sea rises by one centimetre.")]
+    [InlineData("A monopoly is a market in which one seller meets many buyers.", "What is a monopoly?", "A market in which one seller meets many buyers.")]
     public void A_statement_becomes_a_question(string lecture, string front, string back) =>
         Assert.Contains(CardMaker.Make(Lecture.Of(lecture)), c => (c.Content.Front, c.Content.Back) == (front, back));
 
     [Theory]
     [InlineData("If high water is at two in the afternoon, the fair stream runs until noon.")]
     [InlineData("A useful habit is to look at two marks in line, one behind the other.")]
+    [InlineData("Lovely, that's a good hole in the sock.")]
     public void An_example_becomes_none(string lecture) => Assert.Empty(CardMaker.Make(Lecture.Of(lecture)));
 }

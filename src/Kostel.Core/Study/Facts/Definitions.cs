@@ -103,7 +103,7 @@ public static partial class Definitions
         var words = Tokens.Of(term);
         return words.Count is >= 1 and <= LongestTerm
             && !NoTerms.Contains(words[0]) && !NoHeads.Contains(words[^1])
-            && !words.Any(w => NumberWords.IsNumber(w) || w is "and" or "or" or "is" or "are" or "not" or "that's" or "it's" or "there's" or "they're" || w.EndsWith("ly", StringComparison.Ordinal) && words.Count == 1)
+            && !words.Any(w => NumberWords.IsNumber(w) || w is "and" or "or" or "is" or "are" or "not" or "that's" or "it's" or "there's" or "they're")
             && words.Any(w => w.Length > 2 && !StopWords.Contains(w));
     }
 

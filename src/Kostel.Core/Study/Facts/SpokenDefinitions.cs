@@ -42,7 +42,7 @@ internal static partial class SpokenDefinitions
         return null;
     }
 
-    private const string TieWords = "so|and|but|now|then|well|okay|right|er|um|fine|good|great|yes|no|exactly|perfect|thanks|sorry|true|sure";
+    private const string TieWords = "so|and|but|now|then|well|okay|right|er|um|fine|good|great|lovely|nice|yes|no|exactly|perfect|thanks|sorry|true|sure";
 
     /// <summary>"Now the punty, …": what is spoken of is announced and said to be at once.</summary>
     [GeneratedRegex($"^(?:(?:{TieWords}),? )+", RegexOptions.IgnoreCase)]
