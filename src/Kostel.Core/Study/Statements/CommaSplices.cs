@@ -22,9 +22,9 @@ internal static class CommaSplices
 
     /// <summary>A part that begins with one of these belongs to the next one.</summary>
     private static readonly HashSet<string> Subordinators =
-        ["if", "when", "because", "while", "although", "though", "as", "since", "unless", "until", "where", "whenever", "once", "after", "before", "whatever", "whoever", "in", "at", "on", "with", "without", "by", "for", "from", "to", "under", "over", "during", "whether", "the"];
+        ["if", "when", "because", "while", "although", "though", "as", "since", "unless", "until", "where", "whenever", "once", "after", "before", "whatever", "whoever", "in", "at", "on", "with", "without", "by", "for", "from", "to", "under", "over", "during", "whether"];
 
-    /// <summary>The sentences that it is made of; the whole where it is one.</summary>
+    /// <summary>The sentences that it is made of; none where it is one.</summary>
     public static List<Sentence> Of(Sentence sentence)
     {
         var words = sentence.Words;
@@ -49,6 +49,6 @@ internal static class CommaSplices
 
     /// <summary>"If it snaps, …", "the longer the loop, …".</summary>
     private static bool BelongsToNext(List<string> plain, int from, int to) =>
-        (Subordinators.Contains(plain[from]) && plain[from] != "the") || (plain[from] is "the" && from + 1 < plain.Count && (plain[from + 1].EndsWith("er", StringComparison.Ordinal) || plain[from + 1] is "more" or "less" or "moment"))
+        Subordinators.Contains(plain[from]) || (plain[from] is "the" && from + 1 < plain.Count && (plain[from + 1].EndsWith("er", StringComparison.Ordinal) || plain[from + 1] is "more" or "less" or "moment"))
         || Enumerable.Range(from, to - from).Any(i => plain[i] is "if" or "when" or "unless" or "either" or "neither" or "whether" && i > from && !plain.Skip(from).Take(i - from).Any(StandingAlone.Carries));
 }

@@ -107,7 +107,7 @@ internal sealed class FactGaps
         string? Question(LeftOut phrase) => statement.Before.Count > 0 ? null : SubjectQuestion.Of(statement, phrase.Missing) ?? ObjectQuestion.Of(statement, phrase.Run);
     }
 
-    /// <summary>Everything that a statement could end with and that could be asked for; what is a thing of its own is among <see cref="All"/>.</summary>
+    /// <summary>Everything that a statement could end with and that could be asked for; a thing of its own can be among <see cref="All"/> too.</summary>
     public IReadOnlyList<FactGap> Endings(Statement statement)
     {
         if (!CanBeAsked(statement))

@@ -130,7 +130,13 @@ public static class StatementFinder
     {
         var all = parts.ToList();
         var read = grammar.Read(all.ConvertAll(p => p.Text));
-        return all.Select((p, i) => (Part: p, Tree: read[i])).ToDictionary(p => p.Part, p => p.Tree, ReferenceEqualityComparer.Instance as IEqualityComparer<Sentence>);
+        var trees = new Dictionary<Sentence, SentenceGrammar?>(ReferenceEqualityComparer.Instance);
+        for (var i = 0; i < all.Count; i++)
+        {
+            trees[all[i]] = read[i];
+        }
+
+        return trees;
     }
 
     private static SentenceGrammar?[] Read(IGrammar grammar, List<Sentence?> sentences, double[]? worth)
