@@ -2,37 +2,22 @@
 // Usage: ask.mjs [each|parts|learn|fresh|right|spoken|written]; "fresh" puts questions to texts that nothing was learned from, with the weights
 // that are kept; "right" asks all lectures of the demonstration at once; "spoken" has texts spoken and asks what the recogniser wrote of them;
 // "written" compares sentences with passages that bear them out, or do not.
-import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { basename, join } from 'node:path'
+import { run, speakAndWrite } from './spoken.mjs'
 
 const program = 'benchmarks/Kostel.Benchmarks/bin/Release/net10.0/Kostel.Benchmarks.dll'
-const run = (command, args, stdio = 'inherit') => {
-  const { status } = spawnSync(command, args, { stdio })
-  if (status !== 0) process.exitCode = status ?? 1
-}
 const bench = (...args) => run('dotnet', [program, ...args])
 const how = process.argv[2]
 const lists = { 'benchmarks/questions/fresh.tsv': 'benchmarks/lectures/fresh', 'benchmarks/questions/lectures.tsv': 'benchmarks/lectures' }
 const spoken = ['bicycle-lanes-seminar', 'cheese-demonstration', 'memory-lecture', 'pendulum-clocks', 'sourdough-chemistry', 'noise-and-hearing']
 
-/** Each text spoken by a synthesiser and written down again. */
-function speak(folder) {
-  for (const [i, name] of spoken.entries()) {
-    const path = [`benchmarks/lectures/fresh/${name}.txt`, `benchmarks/lectures/${name}.txt`].find((p) => { try { return readFileSync(p) } catch { return null } })
-    const text = join(folder, `${name}.txt`)
-    writeFileSync(text, readFileSync(path, 'utf8').split('\n').filter((l) => l.trim() && !l.startsWith('==')).join('\n'))
-    run('flite', ['-voice', i % 2 ? 'slt' : 'rms', '-f', text, '-o', join(folder, `${name}.wav`)])
-    run('./kostel', ['transcribe', join(folder, `${name}.wav`), '--out', join(folder, `${name}.json`), '--to', 'json'], ['ignore', 'ignore', 'inherit'])
-  }
-}
-
 if (how === 'written') bench('written', 'benchmarks/written', ...process.argv.slice(3))
 else if (how === 'right') bench('right', 'benchmarks/questions/demo.tsv', 'demo/transcripts')
 else if (how === 'spoken') {
   const folder = mkdtempSync(join(tmpdir(), 'kostel-spoken-'))
-  speak(folder)
+  speakAndWrite(folder, spoken.map((name) => [`benchmarks/lectures/fresh/${name}.txt`, `benchmarks/lectures/${name}.txt`].find(existsSync)), (file) => basename(file, '.txt'))
   for (const [list, texts] of Object.entries(lists)) bench('spoken', list, texts, folder)
   rmSync(folder, { recursive: true })
 } else if (how === 'fresh') bench('ask', 'benchmarks/questions/fresh.tsv', 'benchmarks/lectures/fresh', 'kept')

@@ -1,6 +1,19 @@
 // Study material of texts whose key facts were written down before: how many of them stand in a summary of 12 % of the words, in 20 cards, in 12 questions.
-// What is learned is always learned from the other texts. Usage: study.mjs [each|cards|quiz|learn|gaps|endings|askable|set]; gaps and endings say how well a good one is told from others, set how long all of it takes for an hour and for four
-import { spawnSync } from 'node:child_process'
+// What is learned is always learned from the other texts. Usage: study.mjs [each|cards|quiz|learn|gaps|endings|askable|set|spoken]; gaps and endings say how well a good one is told from others, set how long all of it takes for an hour and for four,
+// spoken what of it is left where the recogniser wrote the text, and in which lines the two differ.
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { run, speakAndWrite } from './spoken.mjs'
 
 const program = 'benchmarks/Kostel.Benchmarks/bin/Release/net10.0/Kostel.Benchmarks.dll'
-process.exitCode = spawnSync('dotnet', [program, 'study', 'benchmarks/study/facts.tsv', 'benchmarks/lectures', ...process.argv.slice(2)], { stdio: 'inherit' }).status ?? 1
+const texts = 'benchmarks/lectures'
+const bench = (...args) => run('dotnet', [program, 'study', 'benchmarks/study/facts.tsv', texts, ...args])
+const spoken = ['pendulum-clocks', 'later/first-aid-evening', 'unseen/harbour-law', 'noise-and-hearing', 'sourdough-chemistry', 'fresh/memory-lecture']
+
+if (process.argv[2] === 'spoken') {
+  const folder = mkdtempSync(join(tmpdir(), 'kostel-spoken-'))
+  speakAndWrite(folder, spoken.map((name) => `${texts}/${name}.txt`), (file) => file.slice(texts.length + 1, -4).replaceAll('/', '-'))
+  bench('spoken', folder)
+  rmSync(folder, { recursive: true })
+} else bench(...process.argv.slice(2))

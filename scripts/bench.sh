@@ -22,8 +22,8 @@ case "${1:-}" in
   weight) need_debian chromium; need_npm tests/e2e; exec node benchmarks/weight.mjs ;;
   arrivals) exec node benchmarks/arrivals.mjs ;;
   chapters) need_npm tests/reference; exec node benchmarks/chapters.mjs "${@:2}" ;;
-  ask) exec node benchmarks/ask.mjs "${@:2}" ;;
-  study) exec node benchmarks/study.mjs "${@:2}" ;;
+  ask) need_debian flite; exec node benchmarks/ask.mjs "${@:2}" ;;
+  study) need_debian flite; exec node benchmarks/study.mjs "${@:2}" ;;
   record) need_debian flite ffmpeg; exec node benchmarks/record.mjs "${@:2}" ;;
   search) exec node benchmarks/search.mjs "${@:2}" ;;
   subjects) exec node benchmarks/subjects.mjs "${@:2}" ;;

@@ -87,10 +87,10 @@ if (args is ["ask", var questions, var lecturesFolder, ..])
     return;
 }
 
-// With "study LIST FOLDER [each|cards|quiz|learn|set]" study material is made of texts whose key facts are known.
+// With "study LIST FOLDER [each|cards|quiz|learn|set|spoken TRANSCRIPTS]" study material is made of texts whose key facts are known.
 if (args is ["study", var facts, var studied, ..])
 {
-    StudyBench.Run(facts, studied, new WordKnowledgeFiles(models).Value, args.Length > 3 ? args[3] : null);
+    StudyBench.Run(facts, studied, new WordKnowledgeFiles(models).Value, args.Length > 3 ? args[3] : null, args.Length > 4 ? args[4] : null);
     return;
 }
 

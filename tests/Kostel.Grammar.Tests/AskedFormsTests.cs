@@ -28,6 +28,8 @@ public sealed class AskedFormsTests : IDisposable
     [InlineData("Come in, come in, there is room beside the stove.")]
     [InlineData("Four thousand kilometres if you ride in the rain, perhaps seven in the dry.")]
     [InlineData("A trap gate, yes, and millers have had to pay for them.")]
+    [InlineData("Compost, people think you throw leaves in a corner and wait.")]
+    [InlineData("Everybody thinks that the upper stone of the mill does the work.")]
     [InlineData("Come round, not too close, the kiln is at nine hundred degrees.")]
     [InlineData("A drop of water on the rim, a tap, and it comes off the stick.")]
     [InlineData("You have to keep turning it all the time because the wax runs down.")]
@@ -59,6 +61,24 @@ public sealed class AskedFormsTests : IDisposable
         var statements = StatementFinder.Of(Sentences.Of(Read("Clover adds nitrogen to the field.\nMustard grows faster but adds none.").Passages), [], grammar).All;
         Assert.Equal("Clover adds nitrogen to the field.", Assert.Single(statements.Single(s => s.Sentence == 1).Before).Text);
     }
+
+    [Theory]
+    [InlineData("The second trouble begins after the barley has been sold.")]
+    [InlineData("Malt is called a long business for that reason.")]
+    public void What_was_counted_or_reasoned_before_is_brought_along(string said)
+    {
+        const string First = "Barley from the field of the abbey is often wet.";
+        var statements = StatementFinder.Of(Sentences.Of(Read($"{First}\n{said}").Passages), [], grammar).All;
+        Assert.Equal(First, Assert.Single(statements.Single(s => s.Sentence == 1).Before).Text);
+    }
+
+    [Fact]
+    public void A_law_that_has_its_number_in_its_name_stands_alone() =>
+        Assert.Empty(StatementFinder.Of(Sentences.Of(Read("Barley is wet when it comes.\nThe second law of the abbey forbids wet barley.").Passages), [], grammar).All.Single(s => s.Sentence == 1).Before);
+
+    [Fact]
+    public void What_can_be_done_is_asked_without_the_word_that_ties_it() =>
+        Assert.Contains(Asked("A mitre gate can therefore hold the water of the river back."), c => c.Back == "Hold the water of the river back.");
 
     [Fact]
     public void What_points_out_of_its_sentence_brings_the_one_before_along()

@@ -1,4 +1,3 @@
-using Kostel.Core.Captions;
 using Kostel.Core.Study;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Statements;
@@ -77,10 +76,5 @@ public sealed class EndingTests : IDisposable
 
     private List<string> Parts(string said) => StatementFinder.Of([Only(said)], [], grammar).All.Select(s => s.Part.Text).ToList();
 
-    /// <summary>Sentences, one on each line, followed by some that ask for nothing.</summary>
-    private StudyGround Ground(string text)
-    {
-        var sentences = LinedText.Read(text + "\nThank you all for coming.\nPlease read the chapter.\nSee you next week then.\nGood night to everybody.")!.Sentences;
-        return new(new Transcript("en", sentences[^1].EndMs, [Speaker.Unnamed(1)], [.. sentences.Select((s, n) => new Passage($"p{n + 1}", "v1", s.StartMs, s.EndMs, s.Words))], []), grammar);
-    }
+    private StudyGround Ground(string text) => LinedGround.Of(text, grammar);
 }

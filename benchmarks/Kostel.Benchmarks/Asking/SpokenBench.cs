@@ -46,7 +46,7 @@ internal static class SpokenBench
     }
 
     /// <summary>When each written sentence is said, by the words that were heard of it.</summary>
-    private static List<(int From, int To)?> Places(IReadOnlyList<Sentence> written, IReadOnlyList<Sentence> said)
+    public static List<(int From, int To)?> Places(IReadOnlyList<Sentence> written, IReadOnlyList<Sentence> said)
     {
         var (own, heard) = (written.SelectMany((s, i) => s.Words.Select(w => (w.Text, Sentence: i))).ToList(), said.SelectMany(s => s.Words).ToList());
         var times = new Dictionary<int, (int From, int To)>();

@@ -16,12 +16,13 @@ namespace Kostel.Benchmarks.Studying;
 /// <summary>How many key facts stand in what is made of a text: a summary of 12 % of its words, 20 cards, 12 questions. What is learned is learned from the other texts.</summary>
 internal static class StudyBench
 {
-    private const double SummaryShare = 0.12;
+    private const double SummaryShare = 0.12, MiddleShare = 0.25;
     private const int Cards = 20, Questions = 12, Top = 15;
 
-    public static void Run(string list, string folder, WordKnowledge known, string? how)
+    public static void Run(string list, string folder, WordKnowledge known, string? how, string? transcripts = null)
     {
         var texts = StudyText.ReadAll(list, folder, new ChapterFinder(() => known));
+        var more = StudyText.ReadMarked(Path.Combine(Path.GetDirectoryName(list)!, "worth.tsv"), folder, new ChapterFinder(() => known));
         if (how == "set")
         {
             StudySetBench.Run(texts);
@@ -43,11 +44,18 @@ internal static class StudyBench
 
         if (how == "learn")
         {
-            Console.WriteLine(string.Join(", ", Learn(texts).Select(w => w.ToString("0.###", CultureInfo.InvariantCulture))));
+            Console.WriteLine(string.Join(", ", Learn(texts, more).Select(w => w.ToString("0.###", CultureInfo.InvariantCulture))));
             return;
         }
 
-        var grounds = Folds(texts).SelectMany(f => Learn(f.Others) is var weights ? f.Own.Select(t => (Text: t, Weights: weights)) : [])
+        if (how == "spoken")
+        {
+            var learned = Folds(texts).SelectMany(f => Learn(f.Others, more) is var weights ? f.Own.Select(t => (t.Name, weights)) : []).ToDictionary(p => p.Name, p => p.weights);
+            SpokenStudyBench.Run(texts, transcripts!, t => learned[t.Name], new ChapterFinder(() => known), grammar, known);
+            return;
+        }
+
+        var grounds = Folds(texts).SelectMany(f => Learn(f.Others, more) is var weights ? f.Own.Select(t => (Text: t, Weights: weights)) : [])
             .ToDictionary(p => p.Text, p => (Ground: new StudyGround(p.Text.Transcript, grammar, p.Weights, known), p.Weights));
         foreach (var half in texts.GroupBy(t => t.IsKnown))
         {
@@ -57,7 +65,7 @@ internal static class StudyBench
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"of the {Top} worthiest sentences state a key fact, {Half(half.Key)} texts: {100 * now:0} % as learned, {100 * old:0} % by the words alone, {100 * chance:0} % of all sentences"));
         }
 
-        foreach (var share in new[] { SummaryShare, 0.25, 0.4 })
+        foreach (var share in new[] { SummaryShare, MiddleShare, 0.4 })
         {
             foreach (var half in texts.GroupBy(t => t.IsKnown))
             {
@@ -85,6 +93,10 @@ internal static class StudyBench
                 $"| **{(half.Key ? "known" : "unseen")}** | | {facts} | {100 * half.Sum(r => r.Summary) / facts:0.0} % | {100 * half.Sum(r => r.Text.Covered(Texts(r.Cards))) / facts:0.0} % | {100 * half.Sum(r => r.Text.Covered(Texts(r.Quiz))) / facts:0.0} % |"));
         }
     }
+
+    /// <summary>A summary of 12 % and one of 25 %, cards and a quiz, with the places that they rest on.</summary>
+    public static IReadOnlyList<List<(Evidence Source, string Text)>> Make(StudyText text, StudyGround ground) =>
+        [Texts(Summary(text, SummaryShare, ground)), Texts(Summary(text, MiddleShare, ground)), Texts(CardMaker.Make(ground, Cards)), Texts(QuizMaker.Make(ground, Questions))];
 
     private static List<(Evidence, string)> Texts(IEnumerable<Evidence> lines) => lines.Select(l => (l, l.Quote)).ToList();
 
@@ -170,14 +182,13 @@ internal static class StudyBench
         int Of(List<Statement> more) => text.Covered(Texts(chosen.Concat(more).Select(l => l.Source)));
     }
 
-    private static double[] Learn(List<StudyText> texts) => Ridge.Logistic(texts.SelectMany(t =>
-    {
-        var facts = t.Facts.SelectMany(f => f.Lines).ToHashSet();
-        return FactFeatures.Of(t.Sentences, t.Transcript.Chapters).Select((f, i) => (f, facts.Contains(i)));
-    }).ToList(), Penalty);
+    /// <summary>By which sentences are worth knowing, from texts whose key facts are known and from others of which the sentences that are worth it were chosen.</summary>
+    private static double[] Learn(List<StudyText> texts, List<MarkedText> more) => Ridge.Logistic(
+        texts.Select(t => new MarkedText(t.Sentences, t.Transcript.Chapters, [.. t.Facts.SelectMany(f => f.Lines)])).Concat(more)
+            .SelectMany(t => FactFeatures.Of(t.Sentences, t.Chapters).Select((f, i) => (f, t.Worth.Contains(i)))).ToList(), Penalty);
 
     private const int FoldCount = 5;
-    private const double Penalty = 10;
+    private const double Penalty = 5;
 
     private static IEnumerable<(List<StudyText> Own, List<StudyText> Others)> Folds(List<StudyText> texts) =>
         Enumerable.Range(0, FoldCount).Select(f => (texts.Where((_, i) => i % FoldCount == f).ToList(), texts.Where((_, i) => i % FoldCount != f).ToList()));

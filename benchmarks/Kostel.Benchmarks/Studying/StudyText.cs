@@ -10,6 +10,9 @@ namespace Kostel.Benchmarks.Studying;
 /// <param name="Lines">The sentences any of which states it.</param>
 internal sealed record KeyFact(HashSet<int> Lines, string Says);
 
+/// <summary>A text of which the sentences that are worth knowing were chosen by reading.</summary>
+internal sealed record MarkedText(IReadOnlyList<Sentence> Sentences, IReadOnlyList<Chapter> Chapters, HashSet<int> Worth);
+
 /// <summary>A text with its key facts, which were written down before anything was made of it.</summary>
 internal sealed record StudyText(string Name, IReadOnlyList<Sentence> Sentences, Transcript Transcript, IReadOnlyList<KeyFact> Facts)
 {
@@ -23,6 +26,15 @@ internal sealed record StudyText(string Name, IReadOnlyList<Sentence> Sentences,
         {
             var (sentences, transcript) = Read(Path.Combine(folder, facts.Key + ".txt"), finder);
             return new StudyText(facts.Key, sentences, transcript, facts.Select(f => new KeyFact(f[1].Split(',').Select(n => int.Parse(n, CultureInfo.InvariantCulture) - 1).ToHashSet(), f[2])).ToList()) { IsKnown = i % 2 == 0 };
+        }).ToList();
+
+    /// <param name="list">Text, lines that are worth knowing; a line beginning with # says something about the list.</param>
+    /// <param name="folder">Where the texts stand.</param>
+    public static List<MarkedText> ReadMarked(string list, string folder, ChapterFinder finder) =>
+        File.ReadLines(list).Where(l => !l.StartsWith('#')).Select(l => l.Split('\t')).Where(l => l.Length == 2).Select(l =>
+        {
+            var (sentences, transcript) = Read(Path.Combine(folder, l[0] + ".txt"), finder);
+            return new MarkedText(sentences, transcript.Chapters, [.. l[1].Split(',').Select(n => int.Parse(n, CultureInfo.InvariantCulture) - 1)]);
         }).ToList();
 
     /// <summary>A text with a sentence a line, without its headings.</summary>

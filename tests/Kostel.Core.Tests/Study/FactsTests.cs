@@ -1,4 +1,6 @@
 using Kostel.Core.Study.Facts;
+using Kostel.Core.Tests.Text;
+using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Tests.Study;
@@ -105,6 +107,7 @@ public class FactsTests
         Assert.Equal(term, Definitions.Find(Lecture.Sentence(text))?.Term);
 
     [Theory]
+    [InlineData("The oldest gates were boards that were lifted like a curtain, and these are called guillotine gates.")]
     [InlineData("A few places have one high water a day, such a tide is called a diurnal tide.")]
     [InlineData("Acidity is measured on a scale that everybody knows.")]
     public void A_name_belongs_to_what_it_is_said_of(string text) => Assert.Null(Definitions.Find(Lecture.Sentence(text)));
@@ -124,8 +127,21 @@ public class FactsTests
     {
         var doubtful = new Sentence("p1", 0, [.. Lecture.Words("The pull of the", confidence: 0.9), .. Lecture.Words("moon.", 2_000, 0.3)]);
         var sure = Enumerable.Range(0, 3).Select(i => Lecture.Sentence("The moon is round.")).ToList();
-        Assert.True(QuotableSentence.IsHeardWell(ConfirmedWords.Settle([doubtful, .. sure])[0]));
-        Assert.False(QuotableSentence.IsHeardWell(ConfirmedWords.Settle([doubtful])[0]));
+        Assert.True(QuotableSentence.IsHeardWell(ConfirmedWords.Settle([doubtful, .. sure], WordKnowledge.None)[0]));
+        Assert.False(QuotableSentence.IsHeardWell(ConfirmedWords.Settle([doubtful], WordKnowledge.None)[0]));
+    }
+
+    [Theory]
+    [InlineData("clean", 0.6, true)]
+    [InlineData("bendage", 0.6, false)]
+    [InlineData("bendage", 0.8, true)]
+    [InlineData("Bendage", 0.6, true)]
+    public void A_word_that_no_list_has_is_doubtful_unless_it_was_heard_well_or_is_a_name(string word, double confidence, bool isBelieved)
+    {
+        var known = new WordKnowledge(WordVectors.Read(new MemoryStream(WordTable.Of(("clean", 100, 0), ("body", 90, 44)))), Lexicon.None, WordRelations.None);
+        var said = new Sentence("p1", 0, [.. Lecture.Words("The", confidence: 0.9), .. Lecture.Words(word, 2_000, confidence), .. Lecture.Words("body.", 4_000, 0.9)]);
+        Assert.Equal(isBelieved, QuotableSentence.IsHeardWell(ConfirmedWords.Settle([said], known)[0]));
+        Assert.True(QuotableSentence.IsHeardWell(ConfirmedWords.Settle([said], WordKnowledge.None)[0]));
     }
 
     [Theory]

@@ -45,7 +45,7 @@ public sealed class ReasonsTests
             Bread dough is folded several times because folding lines up the strands. Night trains run slower on old lines because the signals stand closer there.
             """);
         Assert.Equal(4, reasons.Count);
-        var questions = SentenceQuestions.Of(reasons.Select(r => r.Card), new Random(1)).ToList();
+        var questions = SentenceQuestions.Of(reasons.Select(r => r.Card), [], new Random(1)).ToList();
         Assert.Equal(4, questions.Count);
         Assert.All(questions, q =>
         {

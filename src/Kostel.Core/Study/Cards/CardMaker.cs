@@ -116,7 +116,7 @@ public static class CardMaker
             yield return new Candidate(naming.Card, chapter, importance.Of(before ?? sentence) + NamingWorth, naming.Term);
         }
 
-        if (Reasons.Of(ground.Sentences, at) is { } reason)
+        if (Reasons.Of(ground.Sentences, at) is { } reason && !IsOnlyNamed(at, ground))
         {
             yield return new Candidate(reason.Card, chapter, importance.Of(sentence) + ReasonWorth, null);
         }
@@ -145,6 +145,10 @@ public static class CardMaker
             }
         }
     }
+
+    /// <summary>"Hence the flags of convenience.": something is named there, and nothing said of it.</summary>
+    private static bool IsOnlyNamed(int at, StudyGround ground) => Tokens.Of(ground.Sentences[at].Text) is ["hence" or "therefore" or "consequently", ..] said && !said.Any(StandingAlone.Carries)
+        && ground.Statements.All.Where(s => s.Sentence == at).ToList() is { Count: > 0 } parts && parts.TrueForAll(p => p.Grammar is { } grammar && MainClause.Of(grammar) is null);
 
     private static IEnumerable<Candidate> OfWhole(Sentence sentence, int chapter, Importance importance)
     {

@@ -83,7 +83,7 @@ internal static partial class Reasons
         var (claimed, reason) = (Tokens.Of(stated), Tokens.Of(given));
         var first = isReasonFirst ? reason : claimed;
         var isWhole = (claimed.Count is >= Shortest and <= Longest || (claimed.Count >= FewestOfMatter && Tokens.ContentStems(stated).Count == claimed.Count)) && reason.Count is >= Shortest and <= Longest
-            && !Calls.Contains(claimed[0]) && !claimed.Concat(reason).Any(Away.Contains) && !Points(claimed) && !(isReasonFirst && Points(reason)) && !first.Take(3).Any(w => w is "this" or "these" or "such" or "that")
+            && !Calls.Contains(claimed[0]) && claimed is not [.., "that", _] && !claimed.Concat(reason).Any(Away.Contains) && !Points(claimed) && !(isReasonFirst && Points(reason)) && !first.Take(3).Any(w => w is "this" or "these" or "such" or "that")
             && !QuotableSentence.BreaksOff(claimed) && !QuotableSentence.BreaksOff(reason) && !StandingAlone.IsTalk(stated) && !StandingAlone.IsTalk(given) && !Broken().IsMatch(stated)
             && said.All(QuotableSentence.IsHeardWell) && said.SelectMany(Quantities.Find).All(StatementCards.IsSure);
         return isWhole ? new Reason(stated, given, Evidence.Of(said)) : null;

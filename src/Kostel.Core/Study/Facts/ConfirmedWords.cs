@@ -9,11 +9,13 @@ namespace Kostel.Core.Study.Facts;
 /// </summary>
 public static class ConfirmedWords
 {
-    private const double Well = 0.69, HopelessBelow = 0.23;
+    private const double Well = 0.69, HopelessBelow = 0.23, SureOfUnknown = 0.75;
     private const int OftenEnough = 3;
 
-    /// <summary>The same sentences; a doubtful word that is confirmed elsewhere counts as just sure enough.</summary>
-    public static IReadOnlyList<Sentence> Settle(IReadOnlyList<Sentence> sentences)
+    /// <summary>The same sentences; a doubtful word that is confirmed elsewhere counts as just sure enough, and one that no list of English knows and that was not heard well as doubtful.</summary>
+    /// <param name="sentences">All of a lecture.</param>
+    /// <param name="words">What is known of its language; nothing for another one than English.</param>
+    public static IReadOnlyList<Sentence> Settle(IReadOnlyList<Sentence> sentences, WordKnowledge words)
     {
         var confirmed = sentences
             .SelectMany(s => s.Words)
@@ -35,7 +37,8 @@ public static class ConfirmedWords
 
             // Words that do not exist are often written with a hyphen; said once only, there is nothing to tell them from real ones.
             var isOddPair = word.Text.TrimEnd('.', ',').Contains('-') && !Tokens.Of(word.Text).Any(NumberWords.IsNumber) && said[key] == 1;
-            return isOddPair ? word with { Confidence = word.Confidence / 2 } : word;
+            var isUnknown = word.Confidence < SureOfUnknown && said[key] < OftenEnough && words.Vectors.Count > 0 && Tokens.Of(word.Text) is [var only] && !only.Contains('\'') && char.IsLower(word.Text[0]) && !NumberWords.IsNumber(only) && words.Vectors.PlaceOf(only) < 0 && words.Lexicon.KindsOf(only).Total == 0;
+            return isOddPair || isUnknown ? word with { Confidence = word.Confidence / 2 } : word;
         }
     }
 

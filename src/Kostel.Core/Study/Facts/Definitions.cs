@@ -68,7 +68,7 @@ public static partial class Definitions
         var meaning = m.Groups["meaning"].Value;
         meaning = meaning.StartsWith("Such ", StringComparison.Ordinal) ? WordForms.Capital(meaning[5..]) : meaning;
         var words = Tokens.Of(meaning);
-        var describes = words.Count >= ShortestMeaning && IsWhole(meaning) && !OtherSubject().IsMatch(meaning) && !NoMeanings.Contains(words[0]) && words[^1] is not ("this" or "that" or "it" or "which");
+        var describes = words.Count >= ShortestMeaning && IsWhole(meaning) && !OtherSubject().IsMatch(meaning) && !NoMeanings.Contains(words[0]) && words[^1] is not ("this" or "that" or "it" or "which" or "these" or "those" or "they");
         var term = m.Groups["term"].Value;
         return describes && IsTerm(term)
             ? new Definition(term, m.Groups["article"].Value, WordForms.Small(meaning.TrimEnd(',')), true, m.Groups["verb"].Value == "are", sentence)

@@ -12,9 +12,10 @@ public static partial class FactFeatures
     [
         "one", "length", "very short", "question", "definition", "quantity", "number", "reason", "condition", "rule", "comparison", "leans", "says I", "says we or you", "of the course", "phatic", "past", "example",
         "topical", "rare for the text", "first of a chapter", "last of a chapter", "the next one leans", "fillers", "denies", "names somebody", "announces", "general subject", "doubtful", "long",
+        "rank by its words", "shared with its chapter", "place", "one of the first", "one of the last", "plurals", "says you", "says he or she", "contracted", "begins with so", "begins with and", "a colon",
     ];
 
-    private const int Short = 6, Long = 28, OfCourse = 14;
+    private const int Short = 6, Long = 28, OfCourse = 14, AtEnds = 2, Fewest = 12;
 
     /// <summary>Whether a sentence with these features speaks of the course: of next week, the exam, homework.</summary>
     public static bool IsOfCourse(double[] features) => features[OfCourse] > 0;
@@ -30,7 +31,39 @@ public static partial class FactFeatures
         var stems = sentences.Select(s => Tokens.ContentStems(s.Text).Distinct().ToArray()).ToArray();
         var spoken = stems.SelectMany(s => s).GroupBy(s => s).ToDictionary(g => g.Key, g => g.Count());
         var firsts = Firsts(sentences, chapters);
-        return sentences.Select((s, i) => Of(s, i, stems[i], spoken, firsts, i + 1 < sentences.Count ? sentences[i + 1] : null)).ToArray();
+        var importance = new Importance(sentences);
+        var ranks = Enumerable.Range(0, sentences.Count).OrderBy(i => importance.Of(sentences[i])).Select((i, rank) => (i, rank)).ToDictionary(p => p.i, p => (p.rank + 0.5) / sentences.Count);
+        // A few sentences are no lecture with a welcome and a farewell.
+        var isWhole = sentences.Count >= Fewest;
+        var chapter = sentences.Select(s => chapters.Count(c => c.StartMs <= s.StartMs)).ToArray();
+        var shared = Enumerable.Range(0, sentences.Count).SelectMany(i => stems[i].Select(w => (Chapter: chapter[i], Word: w))).GroupBy(w => w).ToDictionary(g => g.Key, g => g.Count());
+        return sentences.Select((s, i) => (double[])
+        [
+            .. Of(s, i, stems[i], spoken, firsts, i + 1 < sentences.Count ? sentences[i + 1] : null),
+            ranks[i],
+            stems[i].Length == 0 ? 0 : stems[i].Count(w => shared[(chapter[i], w)] > 1) / (double)stems[i].Length,
+            i / (double)sentences.Count,
+            isWhole && i < AtEnds ? 1 : 0,
+            isWhole && i >= sentences.Count - AtEnds ? 1 : 0,
+            .. OfForm(s),
+        ]).ToArray();
+    }
+
+    /// <summary>How it speaks, whatever of.</summary>
+    private static double[] OfForm(Sentence s)
+    {
+        var words = Tokens.Of(s.Text);
+        double Is(bool holds) => holds ? 1 : 0;
+        return
+        [
+            words.Count(w => w.EndsWith('s') && !w.EndsWith("ss", StringComparison.Ordinal) && !StopWords.Contains(w)) / 5.0,
+            Is(words.Any(w => w is "you" or "your")),
+            Is(words.Any(w => w is "he" or "she" or "his" or "her")),
+            Is(words.Any(w => w is "there's" or "it's" or "that's" or "don't")),
+            Is(words is ["so", ..]),
+            Is(words is ["and", ..]),
+            Is(s.Text.Contains(':')),
+        ];
     }
 
     private static double[] Of(Sentence s, int i, string[] stems, Dictionary<string, int> spoken, HashSet<int> firsts, Sentence? next)

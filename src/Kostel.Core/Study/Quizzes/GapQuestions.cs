@@ -9,7 +9,7 @@ namespace Kostel.Core.Study.Quizzes;
 internal static class GapQuestions
 {
     private const int Wrong = 3, LeastWrong = 2, LongestWritten = 3, LongestChosen = 6;
-    private const double WrittenLess = 0.05, PhraseLess = 0.03;
+    private const double WrittenLess = 0.05, PhraseLess = 0.03, Sure = 0.5;
 
     private static readonly HashSet<string> Roughly = ["about", "roughly", "nearly", "almost", "around", "some", "approximately", "hardly", "over", "under"];
 
@@ -17,10 +17,11 @@ internal static class GapQuestions
     /// <param name="gap">The statement.</param>
     /// <param name="worth">What asking for it is worth.</param>
     /// <param name="wrong">Where wrong phrases come from.</param>
+    /// <param name="wrongEndings">Where wrong endings come from.</param>
     /// <param name="numbers">All numbers of the lecture.</param>
     /// <param name="isTerm">Whether a phrase is one that a student would know by name.</param>
     /// <param name="random">Puts choices into an order.</param>
-    public static IEnumerable<QuestionDraft> Of(FactGap gap, double worth, WrongChoices wrong, IReadOnlyList<Quantity> numbers, Func<string, bool> isTerm, Random random)
+    public static IEnumerable<QuestionDraft> Of(FactGap gap, double worth, WrongChoices wrong, WrongEndings wrongEndings, IReadOnlyList<Quantity> numbers, Func<string, bool> isTerm, Random random)
     {
         if (gap.Number is { } number)
         {
@@ -39,12 +40,12 @@ internal static class GapQuestions
         }
 
         var words = gap.Missing.Split(' ').Length;
-        if (words <= LongestChosen && wrong.For(gap.Thing, gap.Front, Wrong) is { Count: >= LeastWrong } phrases)
+        if (words <= LongestChosen && (gap.IsEnding ? wrongEndings.For(gap, Wrong) : wrong.For(gap.Thing, gap.Front, Wrong)) is { Count: >= LeastWrong } phrases)
         {
             yield return Draft(Choice(gap, phrases, random), gap, worth - PhraseLess);
         }
 
-        if (words <= LongestWritten && isTerm(gap.Missing))
+        if (words <= LongestWritten && ((!gap.IsEnding && isTerm(gap.Missing)) || (gap.Chance >= Sure && !Tokens.Of(gap.Missing).Any(NumberWords.IsNumber))))
         {
             yield return Draft(new GapQuestion(gap.Front, gap.Missing), gap, worth - WrittenLess);
         }
@@ -53,5 +54,5 @@ internal static class GapQuestions
     private static ChoiceQuestion Choice(FactGap gap, IReadOnlyList<string> others, Random random) =>
         ChoiceQuestion.Shuffled(gap.Question ?? $"What belongs in the gap? {gap.Front}", WordForms.Capital(gap.Missing), others.Select(WordForms.Capital), random);
 
-    private static QuestionDraft Draft(QuestionContent content, FactGap gap, double worth) => new(content, gap.Statement.Source) { Worth = worth };
+    private static QuestionDraft Draft(QuestionContent content, FactGap gap, double worth) => new(content, gap.Statement.Source) { Worth = worth, Asks = gap.Statement.Own };
 }

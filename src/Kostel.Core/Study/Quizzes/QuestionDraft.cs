@@ -13,6 +13,13 @@ public sealed record QuestionDraft(QuestionContent Content, Evidence Source)
     /// <summary>All places that it asks about.</summary>
     internal IEnumerable<Evidence> Places => Content.Places.Count > 0 ? Content.Places : [Source];
 
-    /// <summary>Whether it asks about what another one does.</summary>
-    internal bool Overlaps(QuestionDraft other) => Places.Any(p => other.Places.Any(o => p.StartMs < o.EndMs && o.StartMs < p.EndMs));
+    /// <summary>What it asks about, where its source also holds what that leans on.</summary>
+    internal Evidence? Asks { get; init; }
+
+    /// <summary>Whether it asks about what another one does, or one of them brings along what the other asks.</summary>
+    internal bool Overlaps(QuestionDraft other) => Meet(Asked, other.Places) || Meet(Places, other.Asked);
+
+    private static bool Meet(IEnumerable<Evidence> some, IEnumerable<Evidence> others) => some.Any(p => others.Any(o => p.StartMs < o.EndMs && o.StartMs < p.EndMs));
+
+    private IEnumerable<Evidence> Asked => Asks is { } asks ? [asks] : Places;
 }

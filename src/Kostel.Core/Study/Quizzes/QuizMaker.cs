@@ -65,6 +65,8 @@ public static class QuizMaker
         var definitions = matter.SelectMany(s => Clauses.Of(s).Prepend(s)).Where(QuotableSentence.IsHeardWell).Select(Definitions.Find).OfType<Definition>().DistinctBy(d => d.Term).ToList();
         var askable = statements.Select(facts.All).ToList();
         var gaps = askable.Select(g => FactGaps.Good(g).FirstOrDefault()).OfType<FactGap>().ToList();
+        var endings = statements.Select(facts.Endings).ToList();
+        var wrongEndings = new WrongEndings(endings.SelectMany(FactGaps.Good), ground.Words);
         var phrases = KeyPhrases.Count(matter);
         var others = new OtherWords(ground.Words, sentences);
         var wrong = new WrongChoices([.. askable.SelectMany(FactGaps.Good).Where(g => g.Number is null && !IsDone(g.Thing)).Select(g => g.Thing).Concat(definitions.Select(d => new NamedThing(d.Term, d.Article, false))).DistinctBy(t => t.Name)], others);
@@ -74,12 +76,12 @@ public static class QuizMaker
         return definitions.Select(d => TermQuestions.OfMeaning(d, definitions, LikeTerm(d), random))
             .Concat(definitions.Select(d => TermQuestions.OfTerm(d, definitions, random)))
             .Concat(cards.Select(TermQuestions.OfCard))
-            .Concat(SentenceQuestions.Of(cards, random))
+            .Concat(SentenceQuestions.Of(cards, [.. statements.Where(facts.CanBeAsked)], random))
             .Append(MatchQuestions.OfTerms(definitions, random))
             .Concat(MatchQuestions.OfNumbers(gaps, random))
             .Concat(OrderQuestions.Of(sentences, ground.Transcript.Chapters, facts.IsOfCourse, random))
             .Concat(statements.Where(facts.CanBeAsked).Select(s => SeveralQuestions.Of(s, wrong, random)))
-            .Concat(askable.SelectMany(OfBest))
+            .Concat(askable.Zip(endings, (g, e) => g.Concat(e)).SelectMany(OfBest))
             .OfType<QuestionDraft>()
             .Select(q => q.Content is WrittenQuestion asks ? q with { Content = asks.WithAlso(others.Saying) } : q);
 
@@ -94,8 +96,8 @@ public static class QuizMaker
         bool IsDone(NamedThing thing) => thing.Article.Length == 0 && thing.Name.Split(' ') is [var first, _, ..] && ground.Words.Lexicon.KindsOf(first.ToLowerInvariant()).VerbShare > MostlyVerb;
 
         // For the best gap there may be no wrong choices; then for the next one.
-        IEnumerable<QuestionDraft> OfBest(IReadOnlyList<FactGap> ofStatement) =>
-            FactGaps.Good(ofStatement).Where((g, i) => i == 0 || g.Number is null).Select(g => GapQuestions.Of(g, FactGaps.Worth(g), wrong, numbers, IsTerm, random).ToList()).FirstOrDefault(q => q.Count > 0) ?? [];
+        IEnumerable<QuestionDraft> OfBest(IEnumerable<FactGap> ofStatement) =>
+            FactGaps.Good(ofStatement).Where((g, i) => i == 0 || g.Number is null).Select(g => GapQuestions.Of(g, FactGaps.Worth(g), wrong, wrongEndings, numbers, IsTerm, random).ToList()).FirstOrDefault(q => q.Count > 0) ?? [];
 
         bool IsTerm(string phrase) => phrases.GetValueOrDefault(FactGaps.WithoutArticle(phrase)) is { } use && (use.IsDefined || use.Count >= OftenEnough);
     }

@@ -1,4 +1,3 @@
-using Kostel.Core.Study.Facts;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
@@ -34,12 +33,12 @@ internal static class CommaSplices
         {
             if (words[at - 1].Text[^1] is ',' or ';' or ':' && Begins(plain, at) && at - from >= Shortest && !BelongsToNext(plain, from, at))
             {
-                parts.Add(Clauses.Part(sentence, from, at));
+                parts.Add(LeadIns.Without(sentence, from, at));
                 from = at + (Ties.Contains(plain[at]) ? 1 : 0);
             }
         }
 
-        return parts.Count == 0 ? [] : [.. parts, Clauses.Part(sentence, from, words.Count)];
+        return parts.Count == 0 ? [] : [.. parts, LeadIns.Without(sentence, from, words.Count)];
     }
 
     /// <summary>Whether a word behind a comma begins a sentence of its own.</summary>

@@ -25,7 +25,25 @@ internal static class EndingFeatures
     private static readonly HashSet<string> Particles = ["off", "out", "up", "down", "back", "away", "over", "apart", "together", "round", "along", "again", "around"];
 
     /// <summary>Whether it can answer "what": no place, time or manner, and nobody.</summary>
-    public static bool IsThing(string ending) => Tokens.Of(ending) is [var first, ..] said && (first == "that" || !Leading.Contains(first)) && !Particles.Contains(first) && !Pronouns.Contains(first) && first != "no" && !WordForms.IsVerbOrAdverb(first) && !said.Contains("sake");
+    public static bool IsThing(string ending) => Tokens.Of(ending) is [var first, ..] said && (first == "that" || !Leading.Contains(first)) && !(first is "only" or "just" or "even" && said.Count > 1 && Leading.Contains(said[1])) && !Particles.Contains(first) && !Pronouns.Contains(first) && first is not ("no" or "far" or "close" or "near") && !WordForms.IsVerbOrAdverb(first) && !said.Contains("sake");
+
+    /// <summary>Behind this an ending says what something is.</summary>
+    public static bool IsBeing(string word) => Being.Contains(word);
+
+    /// <summary>Behind this stands what is done.</summary>
+    public static bool IsModal(string word) => Modals.Contains(word);
+
+    /// <summary>Whether a thing is named behind it.</summary>
+    public static bool IsArticle(string word) => Articles.Contains(word);
+
+    /// <summary>Whether it stands for somebody or something.</summary>
+    public static bool IsPronoun(string word) => Pronouns.Contains(word);
+
+    /// <summary>Whether it leads to a place, a time or a clause.</summary>
+    public static bool IsLeading(string word) => Leading.Contains(word);
+
+    /// <summary>Whether it belongs to the verb before it.</summary>
+    public static bool IsParticle(string word) => Particles.Contains(word);
 
     /// <summary>By <see cref="Names"/>.</summary>
     /// <param name="gap">One that is left out at the end.</param>

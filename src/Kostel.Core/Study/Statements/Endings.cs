@@ -25,8 +25,11 @@ internal static class Endings
     /// <summary>An ending closes with none of these.</summary>
     private static readonly HashSet<string> NoEnd = ["it", "them", "that", "this", "these", "those", "too", "either", "there", "here", "then", "well", "not", "does", "do", "one", "ones", "is", "are"];
 
-    /// <summary>The runs of words that a statement can end with.</summary>
-    public static IEnumerable<WordRun> Of(Statement statement)
+    /// <summary>The runs of words that a statement can end with; none where no grammar tells anything of it.</summary>
+    public static IEnumerable<WordRun> Of(Statement statement) =>
+        statement.Grammar is not { } grammar ? [] : All(statement).Where(run => grammar.IsWhole || !SaidBesides.IsPicture(statement.Part, run));
+
+    private static IEnumerable<WordRun> All(Statement statement)
     {
         var words = statement.Part.Words;
         var plain = words.Select(w => Tokens.Of(w.Text) is [var first, ..] ? first : "").ToList();

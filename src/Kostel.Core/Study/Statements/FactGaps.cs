@@ -30,7 +30,7 @@ internal sealed class FactGaps
     ];
 
     /// <summary>With these at its beginning it speaks to those in the room, or tells of one of them.</summary>
-    private static readonly HashSet<string> OpensTalk = ["picture", "slide", "everybody", "someone", "somebody", "here"];
+    private static readonly HashSet<string> OpensTalk = ["picture", "slide", "everybody", "someone", "somebody", "here", "here's"];
 
     private static readonly HashSet<string> Telling = ["asked", "asks", "said", "says", "told", "tells", "wrote", "will", "had", "wants", "wanted", "has"];
 
@@ -104,7 +104,7 @@ internal sealed class FactGaps
 
         return all.Select(g => g with { Chance = features.Chance(g) }).ToList();
 
-        string? Question(LeftOut phrase) => statement.Before.Count > 0 ? null : SubjectQuestion.Of(statement, phrase.Missing) ?? ObjectQuestion.Of(statement, phrase.Run);
+        string? Question(LeftOut phrase) => statement.Before.Count > 0 || !EndingFeatures.IsThing(phrase.Missing) ? null : SubjectQuestion.Of(statement, phrase.Missing) ?? ObjectQuestion.Of(statement, phrase.Run);
     }
 
     /// <summary>Everything that a statement could end with and that could be asked for; a thing of its own can be among <see cref="All"/> too.</summary>
@@ -152,8 +152,12 @@ internal sealed class FactGaps
             && !PointsAtRoom(words, statement.Before.Count > 0)
             && !IsAboutSomebody(words)
             && words is not ["let", "me" or "us", ..]
+            && !IsOnlyBelieved(words)
             && statement.Before.Select(b => Tokens.Of(b.Text)).All(b => b is not (["because", ..] or [_, "thing", ..]) && !PointsAtRoom(b, false) && !b.Take(FarEnough).Any(Persons.Contains) && !IsOwnTale(b));
     }
+
+    /// <summary>"People think you throw it in a corner": what comes next is as a rule that it is not so.</summary>
+    private static bool IsOnlyBelieved(IReadOnlyList<string> words) => words.Take(6).Zip(words.Skip(1)).Any(p => p is ("people" or "everybody" or "everyone" or "many" or "they", "think" or "thinks" or "believe" or "believes" or "imagine" or "thought" or "believed") or ("you'd" or "might" or "would", "think"));
 
     /// <summary>"He" near the beginning, where nobody was named for whom it stands.</summary>
     private bool IsAboutSomebody(IReadOnlyList<string> said) =>
@@ -240,7 +244,7 @@ internal sealed class FactGaps
         var text = part.Text;
         var lower = text.ToLowerInvariant();
         said ??= new PhraseIndex(phrases.Where(p => p.Value.IsDefined || p.Value.Count >= (p.Key.Contains(' ') ? OftenEnough : Often)));
-        var phrase = said.WithFirstWordIn(lower).Where(p => (p.Key.Contains(' ') || p.Value.IsDefined) && GapCards.IsOnceIn(lower, p.Key) && IsThing(lower, p.Key) && !IsWellKnown(p.Key) && !Tokens.Of(p.Key).Any(NumberWords.IsNumber) && !lower[(lower.IndexOf(p.Key, StringComparison.Ordinal) + p.Key.Length)..].StartsWith(" of ", StringComparison.Ordinal))
+        var phrase = said.WithFirstWordIn(lower).Where(p => (p.Key.Contains(' ') || p.Value.IsDefined) && !IsVerb(p.Key) && GapCards.IsOnceIn(lower, p.Key) && IsThing(lower, p.Key) && !IsWellKnown(p.Key) && !Tokens.Of(p.Key).Any(NumberWords.IsNumber) && !lower[(lower.IndexOf(p.Key, StringComparison.Ordinal) + p.Key.Length)..].StartsWith(" of ", StringComparison.Ordinal))
             .OrderByDescending(p => p.Value.IsDefined).ThenByDescending(p => p.Key.Count(char.IsWhiteSpace)).ThenByDescending(p => p.Value.Count).Select(p => p.Key).FirstOrDefault();
         if (phrase is null)
         {

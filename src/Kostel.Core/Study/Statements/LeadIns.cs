@@ -1,3 +1,4 @@
+using Kostel.Core.Study.Facts;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
@@ -17,8 +18,15 @@ internal static class LeadIns
 
     private static readonly string[][] After = Phrases("""
         right|okay|ok|you know|you see|of course|if you like|so to speak|as it were|as i said|as you know|as we saw|as you can see|i think|i'd say|i suppose|isn't it|aren't they|doesn't it|don't they|simple as that|
-        by the way|mind you|see|really|and so on|and so forth|then|though|anyway|at all events|believe me|please|remember|yes|no
+        by the way|mind you|see|really|and so on|and so forth|then|though|anyway|at all events|believe me|please|remember|yes|no|well
         """);
+
+    /// <summary>Some words of a sentence without what only leads in or out.</summary>
+    public static Sentence Without(Sentence sentence, int from, int to)
+    {
+        var (first, end) = Around(sentence.Words.Skip(from).Take(to - from).ToList());
+        return Clauses.Part(sentence, from + first, from + end);
+    }
 
     /// <summary>The words that state something: from the first one, to the place after the last one.</summary>
     public static (int From, int To) Around(IReadOnlyList<Word> words)

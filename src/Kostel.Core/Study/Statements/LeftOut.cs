@@ -83,7 +83,7 @@ internal sealed record LeftOut(string Left, string Missing, WordRun Run)
         var (kept, asked) = (Tokens.ContentStems(left).ToHashSet(), Tokens.ContentStems(missing));
         var isSaid = asked.Count == 0 || kept.Contains(asked[0]) || 2 * asked.Count(kept.Contains) > asked.Count;
         var isTooLittle = kept.Count + (asked.Count >= MostSaid ? 1 : 0) < LeastLeft;
-        var saysNothing = Tokens.Of(missing) is var words && (words is ["the", "way" or "sake" or "case" or "rest", ..] || words.All(w => Vague.Contains(w) || StopWords.Contains(w)));
+        var saysNothing = Tokens.Of(missing) is var words && (words is ["the", "way" or "sake" or "case" or "rest", ..] or ["a", "lot" or "bit", ..] or ["an", "awful", "lot"] or ["a", _, "lot"] || words.All(w => Vague.Contains(w) || StopWords.Contains(w)));
         return isSaid || isTooLittle || saysNothing ? null : new LeftOut(left, missing, run);
     }
 

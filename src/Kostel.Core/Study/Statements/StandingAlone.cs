@@ -31,7 +31,7 @@ internal static partial class StandingAlone
             {
                 (isDependent, verbs, isInVerb, isMain) = (true, verbs - 1, false, false);
             }
-            else if (Carriers.Contains(word) || IsContracted(word) || (grammar.ByPlace.TryGetValue(i, out var leaf) && leaf.IsVerb))
+            else if (Carriers.Contains(word) || IsContracted(word) || (grammar.ByPlace.TryGetValue(i, out var leaf) && leaf.IsVerb && !IsTakenForVerb(part, i, word)))
             {
                 // "Are given": one verb; "on which nobody could live has none": two.
                 var carries = Carriers.Contains(word) || IsContracted(word);
@@ -59,6 +59,9 @@ internal static partial class StandingAlone
 
     /// <summary>"Before an eruption the ground swells", "That sits in a capsule": no clause that depends on another.</summary>
     private static bool LeadsNoClause(SentenceGrammar grammar, int at) => grammar.IsWhole && grammar.Root.All().Where(p => p.First == at && p.Parts.Count > 0).ToList() is var begun && begun.Exists(p => p.Label is "PP" or "NP") && !begun.Exists(p => p.Label is "SBAR" or "WHNP" or "WHADVP" or "WHPP");
+
+    /// <summary>"A field", "up to ninety kilos": the grammar may take them for verbs.</summary>
+    private static bool IsTakenForVerb(Sentence part, int at, string word) => at == 0 ? word is "up" or "down" : Tokens.Of(part.Words[at - 1].Text) is ["a" or "an" or "the"];
 
     /// <summary>"It's", "there's", "isn't": a verb with its subject or its denial.</summary>
     private static bool IsContracted(string word) => word.EndsWith("n't", StringComparison.Ordinal) || word.EndsWith("'re", StringComparison.Ordinal) || word.EndsWith("'ll", StringComparison.Ordinal) || word is "it's" or "there's" or "that's" or "here's" or "he's" or "she's" or "i'm" or "they've" or "we've" or "you've" or "i've";

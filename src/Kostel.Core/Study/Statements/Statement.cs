@@ -28,8 +28,11 @@ public sealed record Statement(Sentence Part, IReadOnlyList<Sentence> Before, Se
     public static bool Leans(Sentence sentence)
     {
         var words = Tokens.Of(sentence.Text);
-        return (words.Take(2).Any(Pointing.Contains) && !CountsOne(words)) || words.Take(5).Any(w => w is "it" or "they" or "them" or "it's" or "they're") || words is [_, "call", "that", ..] || words.Any(w => w is "this" or "these" or "those") || Unsaid.IsIn(words);
+        return (words.Take(2).Any(Pointing.Contains) && !CountsOne(words)) || words.Take(5).Any(w => w is "it" or "they" or "them" or "it's" or "they're") || words is [_, "call", "that", ..] || IsOneOfMany(words) || words.Zip(words.Skip(1)).Any(p => p is ("that", "reason" or "way" or "case")) || words.Any(w => w is "this" or "these" or "those") || Unsaid.IsIn(words);
     }
+
+    /// <summary>"The second trouble begins …": which the others are was said before; "the second law of motion" has its name.</summary>
+    private static bool IsOneOfMany(IReadOnlyList<string> words) => words is ["the", "second" or "third" or "fourth" or "fifth" or "latter" or "former", ..] && !words.Skip(3).Take(2).Contains("of");
 
     /// <summary>"One reader in twelve", "one metre": a number, and nothing that was said before.</summary>
     private static bool CountsOne(IReadOnlyList<string> words) => words is ["one", var counted, ..] && !Pointing.Contains(counted) && !StopWords.Contains(counted) && !WordForms.IsVerbOrAdverb(counted);

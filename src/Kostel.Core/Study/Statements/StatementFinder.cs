@@ -16,7 +16,7 @@ public sealed record LectureStatements(IReadOnlyList<Statement> All, IReadOnlySe
 /// </summary>
 public static class StatementFinder
 {
-    private const int Shortest = 4, Longest = 40, MostParsed = 260, MostBefore = 2, LongestBefore = 42, WordsToASlip = 6;
+    private const int Shortest = 4, Longest = 40, MostParsed = 260, MostRuns = 400, MostBefore = 2, LongestBefore = 42, WordsToASlip = 6;
 
     private static readonly HashSet<string> Scopes = ["if", "unless", "until", "when", "while", "because", "since", "although", "though", "after", "before", "whether", "than", "or", "nor", "not", "except", "either", "neither"];
 
@@ -32,9 +32,10 @@ public static class StatementFinder
         var worth = FactWorth.Of(sentences, chapters, weights ?? FactWeights.Learned);
         var trimmed = sentences.Select(Trimmed).ToList();
         var read = Read(grammar, trimmed, worth);
-        var spliced = trimmed.Select((s, i) => divides && s is not null && read[i] is { IsWhole: false } ? CommaSplices.Of(s) : []).ToList();
+        var run = isHeard ? RunTogether(grammar, sentences, read) : [];
+        var spliced = trimmed.Select((s, i) => run.GetValueOrDefault(i) is { } apart ? apart : divides && s is not null && read[i] is { IsWhole: false } ? CommaSplices.Of(s) : []).ToList();
         var readSpliced = Trees(grammar, spliced.SelectMany(p => p));
-        var parts = trimmed.Select((s, i) => s is null ? [] : spliced[i].Count > 1 && spliced[i].Exists(p => readSpliced[p] is { IsWhole: true }) ? spliced[i] : divides && read[i] is { } tree ? Divided(s, tree) : [s]).ToList();
+        var parts = trimmed.Select((s, i) => run.ContainsKey(i) ? spliced[i] : s is null ? [] : spliced[i].Count > 1 && spliced[i].Exists(p => readSpliced[p] is { IsWhole: true }) ? spliced[i] : divides && read[i] is { } tree ? Divided(s, tree) : [s]).ToList();
         var readParts = Trees(grammar, parts.SelectMany((p, i) => p.Where(s => !ReferenceEquals(s, trimmed[i]) && !readSpliced.ContainsKey(s))));
         var statements = new List<Statement>();
         for (var i = 0; i < sentences.Count; i++)
@@ -104,7 +105,7 @@ public static class StatementFinder
             to--;
         }
 
-        return to < Shortest - 1 ? null : Clauses.Part(whole, 0, to);
+        return to < Shortest - 1 ? null : LeadIns.Without(whole, 0, to);
     }
 
     /// <summary>Of what a recogniser wrote every word has to have its place; of many a long sentence that a person wrote down as it was spoken one or two have none.</summary>
@@ -137,6 +138,18 @@ public static class StatementFinder
         }
 
         return trees;
+    }
+
+    /// <summary>Sentences that a recogniser ran together, by their places: those of their parts that were heard well, each without what only leads in.</summary>
+    private static Dictionary<int, List<Sentence>> RunTogether(IGrammar grammar, IReadOnlyList<Sentence> sentences, SentenceGrammar?[] read)
+    {
+        var doubtful = Enumerable.Range(0, sentences.Count).Where(i => read[i] is not { IsWhole: true } && sentences[i].Text.EndsWith('.')).ToList();
+        var candidates = doubtful.ToDictionary(i => i, i => RunOns.Candidates(sentences[i]));
+        var trees = Trees(grammar, candidates.Values.SelectMany(c => c).Take(MostRuns));
+        return doubtful
+            .Select(i => (At: i, Parts: RunOns.Divided(sentences[i], candidates[i].ToDictionary(c => (c.FirstWord - sentences[i].FirstWord, c.FirstWord - sentences[i].FirstWord + c.Words.Count), c => trees.GetValueOrDefault(c)))))
+            .Where(r => r.Parts.Count > 1)
+            .ToDictionary(r => r.At, r => r.Parts.Select(Trimmed).OfType<Sentence>().ToList());
     }
 
     private static SentenceGrammar?[] Read(IGrammar grammar, List<Sentence?> sentences, double[]? worth)
@@ -174,6 +187,12 @@ public static class StatementFinder
             while (from < end - 1 && Tokens.Of(sentence.Words[from].Text) is ["and" or "but" or "so"])
             {
                 from++;
+            }
+
+            if ((i + 1 < clauses.Count && Tokens.Of(sentence.Words[end - 1].Text) is ["then"]) || (i > 0 && Tokens.Of(sentence.Words[from].Text) is ["then"]))
+            {
+                // What comes of the clause before is not so without it.
+                return [sentence];
             }
 
             parts.Add(Clauses.Part(sentence, from, end));

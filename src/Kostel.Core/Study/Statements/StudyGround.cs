@@ -23,7 +23,7 @@ public sealed class StudyGround
         // The grammar is of English: it would call every other sentence ill formed.
         grammar = StudyLanguages.IsSpanish(transcript.Language) ? null : grammar;
         (Transcript, HasGrammar, Words) = (transcript, grammar is not null, words ?? WordKnowledge.None);
-        Sentences = ConfirmedWords.Settle(Core.Transcripts.Sentences.Of(transcript.Passages));
+        Sentences = ConfirmedWords.Settle(Core.Transcripts.Sentences.Of(transcript.Passages), StudyLanguages.IsSpanish(transcript.Language) ? WordKnowledge.None : Words);
         importance = new(() => new Importance(Sentences));
         facts = new(() => new FactGaps(Sentences, transcript.Chapters, Words));
         statements = new(() => StatementFinder.Of(Sentences, transcript.Chapters, grammar ?? NoGrammar.Instance, weights));

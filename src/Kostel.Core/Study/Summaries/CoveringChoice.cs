@@ -13,8 +13,8 @@ internal sealed record Choosable(int Cost, double Worth, int Part, IReadOnlyDict
 /// </summary>
 internal static class CoveringChoice
 {
-    /// <summary>How much a cost counts against a gain, what covering words is worth beside what a sentence says, and how soon a word is covered (judgements, on half of the texts of the benchmark).</summary>
-    private const double CostPower = 0.5, CoverWords = 0.25;
+    /// <summary>How much a cost counts against a gain, and of a single one, which has all the room; how soon a part is covered, and what covering words is worth beside what a sentence says (judgements, on half of the texts of the benchmark).</summary>
+    private const double CostPower = 1, CostOfOne = 0.25, PartPower = 0.75, CoverWords = 0.25;
 
     /// <summary>The places of those that are chosen, in their order.</summary>
     /// <param name="all">What there is.</param>
@@ -39,7 +39,7 @@ internal static class CoveringChoice
                 fitting = first;
             }
 
-            var best = fitting.MaxBy(i => Gain(all[i]) / Math.Pow(Math.Max(1, all[i].Cost), CostPower));
+            var best = fitting.MaxBy(i => Gain(all[i]) / Math.Pow(Math.Max(1, all[i].Cost), most == 1 ? CostOfOne : CostPower));
             if (Gain(all[best]) <= 0)
             {
                 break;
@@ -63,7 +63,7 @@ internal static class CoveringChoice
             var part = inPart.GetValueOrDefault(one.Part);
             var words = one.Words.Sum(w => Math.Sqrt(covered.GetValueOrDefault(w.Key) + w.Value) - Math.Sqrt(covered.GetValueOrDefault(w.Key)));
             // In proportion to its worth, so that a chatty sentence with rare words is not chosen for these.
-            return one.Worth * (Math.Sqrt(part + one.Worth) - Math.Sqrt(part) + (CoverWords * words));
+            return one.Worth * (Math.Pow(part + one.Worth, PartPower) - Math.Pow(part, PartPower) + (CoverWords * words));
         }
     }
 }
