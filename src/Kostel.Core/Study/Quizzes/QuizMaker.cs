@@ -102,7 +102,6 @@ public static class QuizMaker
         bool IsTerm(string phrase) => phrases.GetValueOrDefault(FactGaps.WithoutArticle(phrase)) is { } use && (use.IsDefined || use.Count >= OftenEnough);
     }
 
-    /// <summary>Phrases that the lecture says often without defining them, for a lecture that defines little.</summary>
     /// <summary>Things that the lecture speaks of again and again without saying what they are: no quality ("immune") and no measure ("per cent").</summary>
     private static List<NamedThing> OtherTerms(Dictionary<string, PhraseUse> phrases, List<Definition> definitions, Lexicon lexicon)
     {

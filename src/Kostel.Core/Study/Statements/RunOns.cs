@@ -7,7 +7,7 @@ namespace Kostel.Core.Study.Statements;
 
 /// <summary>
 /// A recogniser writes a comma where a speaker closed a sentence: "the baseline is the low water mark, where a coast is cut up by bays, straight lines may be drawn". Where the grammar reads what stands
-/// behind a comma as a whole sentence with a subject and a verb of its own, a sentence begins there. What is told with a condition at its beginning stays together.
+/// behind a comma as a whole sentence with a subject and a verb of its own, a sentence begins there. Nothing is divided beside a condition: of "the toll is halved, if the river is in flood, the clerk decides" only the speaker knows what it is a condition of.
 /// </summary>
 internal static class RunOns
 {
@@ -16,8 +16,8 @@ internal static class RunOns
     /// <summary>With these a clause goes on with what was said before it.</summary>
     private static readonly HashSet<string> GoesOn = ["which", "who", "whose", "whom", "that", "because", "so", "than", "or", "nor", "unless", "until", "except", "like", "such", "including", "without", "though", "although", "while", "whereas", "otherwise", "then", "as", "since", "for", "to", "not", "especially", "even"];
 
-    /// <summary>A sentence that begins with one of these has its main clause behind a comma.</summary>
-    private static readonly HashSet<string> Conditions = ["if", "when", "whenever", "while", "because", "although", "though", "unless", "since", "as", "once", "until", "after", "before", "suppose", "where"];
+    /// <summary>What begins with one of these is told of what stands before it, or of what comes behind its comma.</summary>
+    private static readonly HashSet<string> Conditions = ["if", "when", "whenever", "while", "because", "although", "though", "unless", "since", "as", "once", "until", "after", "before", "suppose", "provided", "where"];
 
     /// <summary>The runs of words behind a comma, up to another one or the end, that could be sentences; none of a sentence without a comma, or with a great many.</summary>
     public static IReadOnlyList<Sentence> Candidates(Sentence sentence)
@@ -44,8 +44,8 @@ internal static class RunOns
             }
         }
 
-        var opensWithCondition = Conditions.Contains(Plain(sentence, 0));
-        var first = bounds.Where(b => b >= Shortest && next.ContainsKey(b) && (!opensWithCondition || Conditions.Contains(Plain(sentence, b)))).DefaultIfEmpty(-1).First();
+        // "If A, B, C": whether C is so in any case is not known either.
+        var first = Conditions.Contains(Plain(sentence, 0)) ? -1 : bounds.Where(b => b >= Shortest && next.ContainsKey(b)).DefaultIfEmpty(-1).First();
         var parts = new List<Sentence>();
         if (first < 0)
         {
@@ -63,7 +63,14 @@ internal static class RunOns
 
     private static List<int> Bounds(Sentence sentence) => [.. Enumerable.Range(1, Math.Max(0, sentence.Words.Count - 1)).Where(i => sentence.Words[i - 1].Text[^1] is ',' or ';' || Sentences.ClosesSentence(sentence.Words[i - 1].Text))];
 
-    private static bool CanBegin(Sentence sentence, int at) => !GoesOn.Contains(Plain(sentence, at)) && !(Plain(sentence, at) is "and" or "but" && at + 1 < sentence.Words.Count && GoesOn.Contains(Plain(sentence, at + 1)));
+    private static bool CanBegin(Sentence sentence, int at) =>
+        Opening(sentence, at) is var own && !GoesOn.Contains(own) && (own == Place || !Conditions.Contains(own)) && !Conditions.Contains(Opening(sentence, Bounds(sentence).LastOrDefault(b => b < at)));
+
+    /// <summary>"Where a coast is cut up by bays, straight lines may be drawn": with a place a new sentence begins as a rule.</summary>
+    private const string Place = "where";
+
+    /// <summary>The first word from a place on, past the one that only ties.</summary>
+    private static string Opening(Sentence sentence, int at) => Plain(sentence, at) is "and" or "but" && at + 1 < sentence.Words.Count ? Plain(sentence, at + 1) : Plain(sentence, at);
 
     private static string Plain(Sentence sentence, int at) => Tokens.Of(sentence.Words[at].Text) is [var first, ..] ? first : "";
 }

@@ -16,7 +16,7 @@ public sealed record LectureStatements(IReadOnlyList<Statement> All, IReadOnlySe
 /// </summary>
 public static class StatementFinder
 {
-    private const int Shortest = 4, Longest = 40, MostParsed = 260, MostRuns = 400, MostBefore = 2, LongestBefore = 42, WordsToASlip = 6;
+    private const int Shortest = 4, Longest = 40, MostParsed = 260, MostRuns = 160, MostBefore = 2, LongestBefore = 42, WordsToASlip = 6;
 
     private static readonly HashSet<string> Scopes = ["if", "unless", "until", "when", "while", "because", "since", "although", "though", "after", "before", "whether", "than", "or", "nor", "not", "except", "either", "neither"];
 
@@ -32,7 +32,7 @@ public static class StatementFinder
         var worth = FactWorth.Of(sentences, chapters, weights ?? FactWeights.Learned);
         var trimmed = sentences.Select(Trimmed).ToList();
         var read = Read(grammar, trimmed, worth);
-        var run = isHeard ? RunTogether(grammar, sentences, read) : [];
+        var run = isHeard ? RunTogether(grammar, sentences, read, worth) : [];
         var spliced = trimmed.Select((s, i) => run.GetValueOrDefault(i) is { } apart ? apart : divides && s is not null && read[i] is { IsWhole: false } ? CommaSplices.Of(s) : []).ToList();
         var readSpliced = Trees(grammar, spliced.SelectMany(p => p));
         var parts = trimmed.Select((s, i) => run.ContainsKey(i) ? spliced[i] : s is null ? [] : spliced[i].Count > 1 && spliced[i].Exists(p => readSpliced[p] is { IsWhole: true }) ? spliced[i] : divides && read[i] is { } tree ? Divided(s, tree) : [s]).ToList();
@@ -141,9 +141,9 @@ public static class StatementFinder
     }
 
     /// <summary>Sentences that a recogniser ran together, by their places: those of their parts that were heard well, each without what only leads in.</summary>
-    private static Dictionary<int, List<Sentence>> RunTogether(IGrammar grammar, IReadOnlyList<Sentence> sentences, SentenceGrammar?[] read)
+    private static Dictionary<int, List<Sentence>> RunTogether(IGrammar grammar, IReadOnlyList<Sentence> sentences, SentenceGrammar?[] read, double[] worth)
     {
-        var doubtful = Enumerable.Range(0, sentences.Count).Where(i => read[i] is not { IsWhole: true } && sentences[i].Text.EndsWith('.')).ToList();
+        var doubtful = Enumerable.Range(0, sentences.Count).Where(i => read[i] is not { IsWhole: true } && sentences[i].Text.EndsWith('.')).OrderByDescending(i => worth[i]).ToList();
         var candidates = doubtful.ToDictionary(i => i, i => RunOns.Candidates(sentences[i]));
         var trees = Trees(grammar, candidates.Values.SelectMany(c => c).Take(MostRuns));
         return doubtful
