@@ -34,7 +34,7 @@ internal static class DoingQuestion
             ["have", "to", ..] => ($"What do {about} have to do?", 2),
             _ => ("", 0),
         };
-        used += used > 0 && rest.ElementAtOrDefault(used) is "therefore" or "thus" or "also" or "then" or "hence" ? 1 : 0;
+        used += used > 0 && rest.ElementAtOrDefault(used) is "therefore" or "thus" or "also" or "then" or "hence" or "even" ? 1 : 0;
         var answer = string.Join(' ', statement.Part.Words.Skip(subject.End + used).Select(w => w.Text)).TrimEnd('.');
         var said = Tokens.Of(answer);
         return used > 0 && said.Count is >= ShortestAnswer and <= LongestAnswer && !States.Contains(said[0]) && !GoesOn(said) && !IsSpliced(statement) && Tokens.ContentStems(answer).Count > 1 && Tokens.ContentStems(about).Count > 0
