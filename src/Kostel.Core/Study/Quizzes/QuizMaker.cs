@@ -60,7 +60,7 @@ public static class QuizMaker
     private static IEnumerable<QuestionDraft> Candidates(StudyGround ground, Random random)
     {
         var (sentences, facts) = (ground.Sentences, ground.Facts);
-        var (statements, ill) = (ground.Asked, ground.Statements.IllFormed);
+        var (statements, ill) = (ground.Asked.Where(facts.CanBeAsked).ToList(), ground.Statements.IllFormed);
         var matter = sentences.Where((s, i) => !facts.IsOfCourse(i) && !ill.Contains(i) && QuotableSentence.IsHeardWell(s)).ToList();
         var definitions = matter.SelectMany(s => Clauses.Of(s).Prepend(s)).Where(QuotableSentence.IsHeardWell).Select(Definitions.Find).OfType<Definition>().DistinctBy(d => d.Term).ToList();
         var askable = statements.Select(facts.All).ToList();
@@ -76,11 +76,11 @@ public static class QuizMaker
         return definitions.Select(d => TermQuestions.OfMeaning(d, definitions, LikeTerm(d), random))
             .Concat(definitions.Select(d => TermQuestions.OfTerm(d, definitions, random)))
             .Concat(cards.Select(TermQuestions.OfCard))
-            .Concat(SentenceQuestions.Of(cards, [.. statements.Where(facts.CanBeAsked)], random))
+            .Concat(SentenceQuestions.Of(cards, statements, random))
             .Append(MatchQuestions.OfTerms(definitions, random))
             .Concat(MatchQuestions.OfNumbers(gaps, random))
             .Concat(OrderQuestions.Of(sentences, ground.Transcript.Chapters, facts.IsOfCourse, random))
-            .Concat(statements.Where(facts.CanBeAsked).Select(s => SeveralQuestions.Of(s, wrong, random)))
+            .Concat(statements.Select(s => SeveralQuestions.Of(s, wrong, random)))
             .Concat(askable.Zip(endings, (g, e) => g.Concat(e)).SelectMany(OfBest))
             .OfType<QuestionDraft>()
             .Select(q => q.Content is WrittenQuestion asks ? q with { Content = asks.WithAlso(others.Saying) } : q);

@@ -4,7 +4,7 @@ using Kostel.Core.Text;
 
 namespace Kostel.Core.Study.Quizzes;
 
-/// <summary>Questions whose answer is a sentence: the reason of something, or what follows from something, to be chosen among the reasons or consequences that the lecture gives of other things.</summary>
+/// <summary>Questions whose answer is a sentence: the reason of something, or what follows from something, to be chosen among the reasons or consequences that the lecture gives of other things, or among what else it states.</summary>
 internal static class SentenceQuestions
 {
     private const string Because = "Because";

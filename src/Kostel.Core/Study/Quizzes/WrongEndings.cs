@@ -4,7 +4,7 @@ using Kostel.Core.Text;
 namespace Kostel.Core.Study.Quizzes;
 
 /// <summary>
-/// Choices for what a statement ends with: what the lecture ends other statements with, behind a word of the same kind, built alike and about as long, which speaks of something else than the question and the right one.
+/// Choices for what a statement ends with: what the lecture ends other statements with, of the same <see cref="EndingForm"/> and about as long, which speaks of something else than the question and the right one.
 /// </summary>
 /// <param name="endings">What the lecture's statements end with.</param>
 /// <param name="words">Tells what is used alike.</param>

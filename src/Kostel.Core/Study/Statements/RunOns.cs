@@ -14,7 +14,7 @@ internal static class RunOns
     private const int Shortest = 5, Longest = 34, MostCommas = 6, LongestRun = 90;
 
     /// <summary>With these a clause goes on with what was said before it.</summary>
-    private static readonly HashSet<string> GoesOn = ["which", "who", "whose", "whom", "that", "because", "so", "than", "or", "nor", "unless", "until", "except", "like", "such", "including", "without", "though", "although", "while", "whereas", "otherwise", "then", "as", "since", "for", "to", "not", "especially", "even"];
+    private static readonly HashSet<string> GoesOn = ["which", "who", "whose", "whom", "that", "so", "than", "or", "nor", "except", "like", "such", "including", "without", "whereas", "otherwise", "then", "for", "to", "not", "especially", "even"];
 
     /// <summary>What begins with one of these is told of what stands before it, or of what comes behind its comma.</summary>
     private static readonly HashSet<string> Conditions = ["if", "when", "whenever", "while", "because", "although", "though", "unless", "since", "as", "once", "until", "after", "before", "suppose", "provided", "where"];
@@ -23,7 +23,9 @@ internal static class RunOns
     public static IReadOnlyList<Sentence> Candidates(Sentence sentence)
     {
         var bounds = Bounds(sentence);
-        return bounds.Count is 0 or > MostCommas || sentence.Words.Count > LongestRun
+
+        // "If A, B, C": whether C is so in any case nobody can tell.
+        return bounds.Count is 0 or > MostCommas || sentence.Words.Count > LongestRun || Conditions.Contains(Plain(sentence, 0))
             ? []
             : [.. bounds.SelectMany((from, i) => bounds.Skip(i + 1).Append(sentence.Words.Count).Where(to => CanBegin(sentence, from) && to - from is >= Shortest and <= Longest).Select(to => Clauses.Part(sentence, from, to)))];
     }
@@ -44,8 +46,7 @@ internal static class RunOns
             }
         }
 
-        // "If A, B, C": whether C is so in any case is not known either.
-        var first = Conditions.Contains(Plain(sentence, 0)) ? -1 : bounds.Where(b => b >= Shortest && next.ContainsKey(b)).DefaultIfEmpty(-1).First();
+        var first = bounds.Where(b => b >= Shortest && next.ContainsKey(b)).DefaultIfEmpty(-1).First();
         var parts = new List<Sentence>();
         if (first < 0)
         {
