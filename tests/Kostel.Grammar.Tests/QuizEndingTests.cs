@@ -48,6 +48,32 @@ public sealed class QuizEndingTests : IDisposable
     }
 
     [Fact]
+    public void Statements_are_matched_with_what_they_end_with_where_each_could_be_taken_for_another()
+    {
+        var ground = Ground(Mill);
+        var endings = ground.Asked.SelectMany(ground.Facts.Endings).Select(e => e with { Chance = 0.9 }).ToList();
+        var wrong = new WrongEndings(endings, ground.Words);
+        var matches = wrong.OfOneForm.SelectMany(e => MatchQuestions.OfGaps(e, WrongEndings.CanBeMixedUp, new Random(1))).Select(q => Assert.IsType<MatchQuestion>(q.Content)).ToList();
+        Assert.NotEmpty(matches);
+        Assert.All(matches, m =>
+        {
+            Assert.InRange(m.Items.Count, 3, 4);
+            var pairs = m.Items.Select((item, i) => endings.Single(e => e.Front == item && WordForms.Capital(e.Missing) == m.Partners[m.Pairs[i]])).ToList();
+            Assert.Single(pairs.Select(p => EndingForm.Of(p, ground.Words.Lexicon)).Distinct());
+            Assert.Equal(pairs.Count, pairs.Select(p => p.Statement.Sentence).Distinct().Count());
+            Assert.Equal(pairs.Sum(p => Tokens.ContentStems(p.Missing).Count), pairs.SelectMany(p => Tokens.ContentStems(p.Missing)).Distinct().Count());
+        });
+    }
+
+    [Fact]
+    public void Gaps_that_are_hardly_good_are_not_matched()
+    {
+        var ground = Ground(Mill);
+        var endings = ground.Asked.SelectMany(ground.Facts.Endings).Select(e => e with { Chance = 0.4 }).ToList();
+        Assert.DoesNotContain(new WrongEndings(endings, ground.Words).OfOneForm, e => MatchQuestions.OfGaps(e, WrongEndings.CanBeMixedUp, new Random(1)).Any());
+    }
+
+    [Fact]
     public void Where_few_reasons_are_given_other_statements_stand_in_for_them()
     {
         var ground = Ground(Mill);

@@ -79,6 +79,8 @@ public static class QuizMaker
             .Concat(SentenceQuestions.Of(cards, statements, random))
             .Append(MatchQuestions.OfTerms(definitions, random))
             .Concat(MatchQuestions.OfNumbers(gaps, random))
+            .Concat(wrongEndings.OfOneForm.SelectMany(e => MatchQuestions.OfGaps(e, WrongEndings.CanBeMixedUp, random)))
+            .Concat(WrongChoices.OfOneForm(askable.SelectMany(FactGaps.Good).Where(g => !IsDone(g.Thing))).SelectMany(t => MatchQuestions.OfGaps(t, WrongChoices.CanBeMixedUp, random)))
             .Concat(OrderQuestions.Of(sentences, ground.Transcript.Chapters, facts.IsOfCourse, random))
             .Concat(statements.Select(s => SeveralQuestions.Of(s, wrong, random)))
             .Concat(askable.Zip(endings, (g, e) => g.Concat(e)).SelectMany(OfBest))

@@ -42,6 +42,13 @@ internal sealed class WrongChoices(IReadOnlyList<NamedThing> things, OtherWords 
         return chosen;
     }
 
+    /// <summary>Gaps for things that could stand in each other's place as far as their form tells.</summary>
+    public static IEnumerable<IReadOnlyList<FactGap>> OfOneForm(IEnumerable<FactGap> gaps) =>
+        gaps.Where(g => g.Number is null && !Tokens.Of(g.Missing).Any(w => NumberWords.IsNumber(w) || Pointing.Contains(w))).ToLookup(g => Form(g.Thing)).Select(f => f.ToList());
+
+    /// <summary>Whether either of two of one form could be taken for the other.</summary>
+    public static bool CanBeMixedUp(FactGap a, FactGap b) => IsAlike(a.Thing, b.Thing) && IsAlike(b.Thing, a.Thing) && IsArticled(a.Thing, b.Thing) && IsArticled(b.Thing, a.Thing);
+
     /// <summary>Used alike, as long, and behind the same article.</summary>
     private double Plausible(NamedThing thing, NamedThing right) =>
         others.Likeness(thing, right) - (LengthLess * Math.Abs(thing.Name.Length - right.Name.Length) / right.Name.Length) - (IsArticled(thing, right) ? 0 : ArticleLess);

@@ -16,7 +16,13 @@ internal sealed class WrongEndings(IEnumerable<FactGap> endings, WordKnowledge w
     /// <summary>They stand for what their own sentence names.</summary>
     private static readonly HashSet<string> Pointing = ["he", "she", "his", "her", "him", "it", "its", "they", "them", "their", "this", "these", "that", "those", "one", "ones", "other", "others", "same", "here", "there", "such"];
 
-    private readonly ILookup<EndingForm, FactGap> byForm = endings.Where(e => IsOfOnePiece(e) && !Tokens.Of(e.Missing).Any(Pointing.Contains)).DistinctBy(e => e.Missing.ToLowerInvariant()).ToLookup(e => EndingForm.Of(e, words.Lexicon));
+    private readonly ILookup<EndingForm, FactGap> byForm = endings.Where(e => IsOfOnePiece(e) && !Tokens.Of(e.Missing).Any(Pointing.Contains)).ToLookup(e => EndingForm.Of(e, words.Lexicon));
+
+    /// <summary>Endings that could stand in each other's place as far as their form tells; those of no known role are in none.</summary>
+    public IEnumerable<IReadOnlyList<FactGap>> OfOneForm => byForm.Where(f => f.Key.Role != EndingRole.Other).Select(f => f.ToList());
+
+    /// <summary>Whether either of two of one form could be taken for the other.</summary>
+    public static bool CanBeMixedUp(FactGap a, FactGap b) => IsAsLong(a.Missing, b.Missing);
 
     /// <summary>Up to <paramref name="count"/> of them, the ones most alike first.</summary>
     public IReadOnlyList<string> For(FactGap right, int count)
@@ -29,7 +35,7 @@ internal sealed class WrongEndings(IEnumerable<FactGap> endings, WordKnowledge w
             return [];
         }
 
-        foreach (var other in byForm[form].Where(o => o.Statement.Sentence != right.Statement.Sentence && IsAsLong(o.Missing, right.Missing)).OrderByDescending(o => Plausible(o, right)))
+        foreach (var other in byForm[form].DistinctBy(o => o.Missing.ToLowerInvariant()).Where(o => o.Statement.Sentence != right.Statement.Sentence && IsAsLong(o.Missing, right.Missing)).OrderByDescending(o => Plausible(o, right)))
         {
             var stems = Tokens.ContentStems(other.Missing).ToList();
             if (stems.Count > 0 && !stems.Exists(taken.Contains))

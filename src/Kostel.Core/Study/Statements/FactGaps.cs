@@ -209,7 +209,7 @@ internal sealed class FactGaps
         var runs = clause is null ? [] : clause.Complements.Reverse().Prepend(clause.Subject);
         return runs.Concat(MainClause.Things(grammar).Reverse()).Distinct()
             .Select(run => (Run: run, Gap: LeftOut.Of(statement.Part, run == clause?.Subject ? run : WholePhrase.Of(grammar, statement.Part, run))))
-            .Where(g => g.Gap is { } gap && !IsWellKnown(gap.Missing) && !IsVerb(gap.Missing) && !(g.Run == clause?.Subject && IsPointedAt(gap.Missing)) && !(told.Count > 0 && Tokens.ContentStems(gap.Missing).All(told.Contains)))
+            .Where(g => g.Gap is { } gap && !IsWellKnown(gap.Missing) && !IsVerb(gap.Missing) && !EndingFeatures.IsLeading(Tokens.Of(gap.Missing).LastOrDefault("")) && !(g.Run == clause?.Subject && IsPointedAt(gap.Missing)) && !(told.Count > 0 && Tokens.ContentStems(gap.Missing).All(told.Contains)))
             .Where(g => !SaidBesides.IsPicture(statement.Part, g.Run) && !SaidBesides.IsOfReason(statement.Part, g.Run))
             .Select(g => g.Gap!)
             .DistinctBy(g => g.Missing);
