@@ -13,7 +13,7 @@ public static class LectureStore
     /// <param name="context">The library.</param>
     /// <param name="lecture">With its course.</param>
     /// <param name="ownerId">Whose marks, questions and memory of cards.</param>
-    /// <param name="picture">Gives a mark's picture by the name of its file; null if it is gone.</param>
+    /// <param name="picture">Gives the picture of a mark or card by the name of its file; null if it is gone.</param>
     public static async Task<KeptThings> Things(this KostelContext context, LectureRow lecture, int ownerId, Func<string, byte[]?> picture, CancellationToken cancel)
     {
         var id = lecture.Id;
@@ -36,7 +36,8 @@ public static class LectureStore
             cards.ConvertAll(c => (Card: c, c.Memories[0].State)).ConvertAll(c => new KeptCard(
                 c.Card.SourceKey, c.Card.Content.Front, c.Card.Content.Back, c.Card.Source.In(null), c.Card.CreatedAt,
                 c.State.DueAt, c.State.Stability, c.State.Difficulty, c.State.ReviewedAt,
-                reviews[c.Card.Id].Select(r => new KeptReview(r.Grade, r.At, r.Stability, r.Difficulty)).ToList())),
+                reviews[c.Card.Id].Select(r => new KeptReview(r.Grade, r.At, r.Stability, r.Difficulty)).ToList(),
+                c.Card.Content.PictureFile is { } name ? picture(name) : null)),
             questions.ConvertAll(q => new KeptQuestion(q.Text, q.AskedAt, q.Answer.In(null), new KeptThread(numbers.IndexOf(q.ThreadId) + 1, threads[q.ThreadId]), q.Written?.In(null))),
             quizzes.ConvertAll(q => new KeptQuiz(
                 q.MadeAt,
@@ -50,7 +51,8 @@ public static class LectureStore
     /// <param name="lectureId">The new lecture.</param>
     /// <param name="things">What was read.</param>
     /// <param name="pictures">For each of its marks the name of its picture's file, or null.</param>
-    public static async Task AddThings(this KostelContext context, string lectureId, KeptThings things, IReadOnlyList<string?> pictures, CancellationToken cancel)
+    /// <param name="cardPictures">The same for each of its cards.</param>
+    public static async Task AddThings(this KostelContext context, string lectureId, KeptThings things, IReadOnlyList<string?> pictures, IReadOnlyList<string?> cardPictures, CancellationToken cancel)
     {
         context.Marks.AddRange((things.Marks ?? []).Select((m, i) => new MarkRow
         {
@@ -74,14 +76,14 @@ public static class LectureStore
             ChangedAt = thread.Max(q => q.Kept.AskedAt),
             Questions = thread.Select(q => new QuestionRow { LectureId = lectureId, Text = q.Kept.Text, AskedAt = q.Kept.AskedAt, Answer = q.Kept.Answer.In(lectureId), Written = q.Kept.Written?.In(lectureId) }).ToList(),
         }));
-        var cards = (things.Cards ?? []).DistinctBy(c => c.Key).Select(c => (Kept: c, Row: new CardRow
+        var cards = (things.Cards ?? []).Zip(cardPictures, (c, picture) => (Card: c, Picture: picture)).DistinctBy(c => c.Card.Key).Select(c => (Kept: c.Card, Row: new CardRow
         {
             LectureId = lectureId,
-            SourceKey = c.Key,
-            Content = CardContent.Of(c.Front, c.Back),
-            Source = c.Source.In(lectureId),
-            CreatedAt = c.CreatedAt,
-            Memories = [new CardMemoryRow { OwnerId = PersonRow.TheOne, State = new CardState(c.Stability, c.Difficulty, c.DueAt, c.ReviewedAt) }],
+            SourceKey = c.Card.Key,
+            Content = CardContent.Of(c.Card.Front, c.Card.Back, c.Picture),
+            Source = c.Card.Source.In(lectureId),
+            CreatedAt = c.Card.CreatedAt,
+            Memories = [new CardMemoryRow { OwnerId = PersonRow.TheOne, State = new CardState(c.Card.Stability, c.Card.Difficulty, c.Card.DueAt, c.Card.ReviewedAt) }],
         })).ToList();
         var quizzes = (things.Quizzes ?? []).Select(q => (Kept: q, Row: new QuizRow
         {

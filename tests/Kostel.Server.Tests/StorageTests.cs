@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using System.Net;
 using System.Text;
 
@@ -42,6 +43,12 @@ public sealed class StorageTests
         (await server.SendPiece(address, 0, new byte[40])).EnsureSuccessStatusCode();
         var abandoned = await server.CreateUpload("abandoned.mp3", 100);
         LibraryDatabase.Sql(server.Folder, $"UPDATE Uploads SET TouchedAt = datetime('now', '-8 days') WHERE Id = '{abandoned.Split('/')[^1]}'");
+        using var sent = await server.Http.PostAsync($"/api/lectures/{kept}/marks/picture?atMs=0", new ByteArrayContent(Clips.Png));
+        var mark = JsonNode.Parse(await sent.Content.ReadAsStringAsync())!["id"]!;
+        await server.Post($"/api/lectures/{kept}/cards/own", new { front = "What is this?", back = "A dot.", startMs = 0, endMs = 1, mark = (int)mark });
+        var picture = Assert.Single(Directory.GetFiles(Path.Combine(server.Folder, "lectures", kept, "pictures")));
+        LibraryDatabase.Sql(server.Folder, "DELETE FROM Marks");
+        File.SetLastWriteTimeUtc(picture, DateTime.UtcNow.AddDays(-1));
         server.Kill();
         string[] orphans = ["lectures/0123456789ab/original", "uploads/ba9876543210", $"lectures/{kept}/peaks.new", $"lectures/{kept}/pictures/unnamed.png", "passing/0123"];
         foreach (var orphan in orphans.Append("lectures/freshfresh00/original"))
@@ -68,6 +75,7 @@ public sealed class StorageTests
         // What is new may be on its way to a row.
         Assert.True(File.Exists(Path.Combine(server.Folder, "lectures/freshfresh00/original")));
         Assert.True(File.Exists(Path.Combine(server.Folder, "lectures", kept, "original")));
+        Assert.True(File.Exists(picture), "a card shows it");
         Assert.Equal(40, await server.Offset(address));
         Assert.Null(await server.Offset(abandoned));
     }

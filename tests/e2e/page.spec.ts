@@ -261,6 +261,24 @@ test('a picture that is pasted stands at its time', async ({ page, demo }) => {
   await expect(marks).toHaveCount(before + 1)
   await page.getByLabel('Choose a picture').setInputFiles({ name: 'no.png', mimeType: 'image/png', buffer: Buffer.from('no picture') })
   await expect(page.getByText('This is no picture that Kostel can show')).toBeVisible()
+
+  await marks.first().getByRole('button', { name: /Picture/u }).first().click()
+  const sheet = page.getByRole('dialog')
+  await sheet.getByRole('button', { name: 'Make a card of this picture' }).click()
+  await sheet.getByLabel('Answer').fill('A square.')
+  await sheet.getByRole('button', { name: 'Make the card' }).click()
+  await expect(page.getByText('A card, due today: What does this picture show?')).toBeVisible()
+  await page.goto(`${demo.address}/lecture/soil-water?desk=cards`)
+  const desk = page.getByRole('region', { name: 'Cards' })
+  await desk.getByText('What does this picture show?').click()
+  await expect.poll(() => desk.getByRole('img').evaluate((i: HTMLImageElement) => i.naturalWidth)).toBe(20)
+  await page.getByRole('link', { name: 'Go through what is due' }).click()
+  const shown = page.getByRole('img', { name: 'The picture that is asked about' })
+  while (!(await shown.isVisible())) {
+    await page.getByRole('button', { name: 'Show the answer' }).click()
+    await page.getByRole('button', { name: 'At once' }).click()
+  }
+  await expect(page.getByRole('heading', { name: 'What does this picture show?' })).toBeVisible()
 })
 
 test('two windows in one passage: both wordings are shown, and neither is lost', async ({ page, context, empty }) => {
@@ -344,6 +362,17 @@ test('each chapter of a video has a small picture, from which it plays', async (
   await expect.poll(() => stills.first().evaluate((i: HTMLImageElement) => i.naturalWidth)).toBe(320)
   await page.getByRole('button', { name: /^Hear Chart datum/u }).click()
   await expect.poll(() => page.locator('video').evaluate((v: HTMLVideoElement) => v.currentTime)).toBeGreaterThan(97)
+})
+
+test('a card of a video shows what is seen at its moment', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/lecture/tide-table`)
+  await page.locator('[data-passage="1"] p').first().click({ clickCount: 3 })
+  const answer = page.waitForResponse((r) => r.url().endsWith('/cards/own'))
+  await page.getByRole('button', { name: 'Card with picture' }).click()
+  const card = (await (await answer).json()) as { id: number; hasPicture: boolean }
+  expect(card.hasPicture).toBe(true)
+  const picture = await page.request.get(`${demo.address}/api/cards/${card.id}/picture`)
+  expect(picture.headers()['content-type']).toBe('image/jpeg')
 })
 
 /** Chromium's own parser of text tracks. */

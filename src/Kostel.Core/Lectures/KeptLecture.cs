@@ -42,9 +42,10 @@ public sealed record KeptSheet(SheetForm Form, string Name, DateTime MadeAt, She
 
 /// <summary>A card with its reviews.</summary>
 /// <param name="Key">What it asks about.</param>
+/// <param name="Picture">What is shown with its question; null where nothing is.</param>
 public sealed record KeptCard(
     string Key, string Front, string Back, Evidence Source, DateTime CreatedAt, DateTime DueAt, double? Stability = null, double? Difficulty = null, DateTime? ReviewedAt = null,
-    IReadOnlyList<KeptReview>? Reviews = null);
+    IReadOnlyList<KeptReview>? Reviews = null, byte[]? Picture = null);
 
 /// <summary>A review of a card.</summary>
 public sealed record KeptReview(RecallGrade Grade, DateTime At, double Stability, double Difficulty);

@@ -29,7 +29,8 @@ internal sealed class LectureIntake(LibraryFolder library, LectureArrival arriva
         // Known while it waits; what cannot be read is said to be so by its job.
         var arrived = isText ? null : await LectureArrival.Examine(original, cancel);
         var (text, things) = isText ? await ReadText(upload.FileName, original, cancel) : (null, null);
-        var pictures = await KeepPictures(upload.Id, things, cancel);
+        var pictures = await KeepPictures(upload.Id, things?.Marks?.Select(m => m.Picture), cancel);
+        var cardPictures = await KeepPictures(upload.Id, things?.Cards?.Select(c => c.Picture), cancel);
         await using var context = library.CreateDbContext();
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         if (!evenIfSame && arrived is not null && await LectureArrival.SameAs(context, arrived, upload.Id, cancel) is { } same)
@@ -72,7 +73,7 @@ internal sealed class LectureIntake(LibraryFolder library, LectureArrival arriva
             await context.InstallTranscript(lecture, new InstalledTranscript(transcript, TextFiles.Notice(text, isAligned: false), provenance), cancel);
             if (things is not null)
             {
-                await AddThings(context, lecture, upload, things, pictures, cancel);
+                await AddThings(context, lecture, upload, things, pictures, cardPictures, cancel);
             }
 
             await arrival.EnqueueRest(context, lecture, things is null ? lecture.Course?.Routine : null, after: null, cancel);
@@ -84,7 +85,7 @@ internal sealed class LectureIntake(LibraryFolder library, LectureArrival arriva
     }
 
     /// <summary>What a whole lecture's file says besides its words. What the person said of it when they brought it in counts more.</summary>
-    private static async Task AddThings(KostelContext context, LectureRow lecture, UploadRow upload, KeptThings things, IReadOnlyList<string?> pictures, CancellationToken cancel)
+    private static async Task AddThings(KostelContext context, LectureRow lecture, UploadRow upload, KeptThings things, IReadOnlyList<string?> pictures, IReadOnlyList<string?> cardPictures, CancellationToken cancel)
     {
         var facts = things.Lecture;
         lecture.Title = upload.Title == TusProtocol.TitleFrom(upload.FileName) ? OneLine.Of(facts.Title, 200) : upload.Title;
@@ -92,17 +93,17 @@ internal sealed class LectureIntake(LibraryFolder library, LectureArrival arriva
         lecture.Course ??= await context.Course(facts.Course is null ? null : OneLine.Of(facts.Course, 100), cancel);
         lecture.Notice ??= facts.Notice;
         (lecture.MadeWith, lecture.MadeBy, lecture.MadeAt) = (facts.MadeWith, facts.MadeBy, facts.MadeAt ?? lecture.MadeAt);
-        await context.AddThings(lecture.Id, things, pictures, cancel);
+        await context.AddThings(lecture.Id, things, pictures, cardPictures, cancel);
     }
 
-    /// <summary>Writes the pictures of marks to files; before the transaction, because that is slow work of another program.</summary>
-    /// <returns>For each mark the name of its picture's file; null where there is none or it cannot be read.</returns>
-    private async Task<IReadOnlyList<string?>> KeepPictures(string lectureId, KeptThings? things, CancellationToken cancel)
+    /// <summary>Writes pictures to files; before the transaction, because that is slow work of another program.</summary>
+    /// <returns>For each the name of its file; null where there is none or it cannot be read.</returns>
+    private async Task<IReadOnlyList<string?>> KeepPictures(string lectureId, IEnumerable<byte[]?>? pictures, CancellationToken cancel)
     {
         var names = new List<string?>();
-        foreach (var mark in things?.Marks ?? [])
+        foreach (var kept in pictures ?? [])
         {
-            names.Add(mark.Picture is { } picture ? await KeepPicture(lectureId, picture, cancel) : null);
+            names.Add(kept is { } picture ? await KeepPicture(lectureId, picture, cancel) : null);
         }
 
         return names;

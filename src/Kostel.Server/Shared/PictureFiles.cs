@@ -1,4 +1,5 @@
 using Kostel.Data;
+using Kostel.Data.Rows;
 using Kostel.Media;
 using Kostel.Server.Http;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -10,6 +11,9 @@ internal static class PictureFiles
 {
     /// <summary>How large a picture may be.</summary>
     public const int LargestBytes = 20 << 20;
+
+    /// <summary>Of a moment of a video, in pixels: what stands on a slide stays legible.</summary>
+    private const int StillWidth = 1280;
 
     /// <summary>Keeps a picture.</summary>
     /// <returns>The name of its file.</returns>
@@ -32,6 +36,32 @@ internal static class PictureFiles
         {
             File.Delete(arrived);
         }
+    }
+
+    /// <summary>Keeps what a video shows at a time.</summary>
+    /// <returns>The name of its file.</returns>
+    /// <exception cref="PlainProblemException">There is nothing to see then.</exception>
+    public static async Task<string> KeepStill(LibraryFolder library, LectureRow lecture, int atMs, CancellationToken cancel)
+    {
+        if (!lecture.HasPicture)
+        {
+            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, "This lecture has no picture to show.");
+        }
+
+        var folder = Path.Combine(library.MakeLectureFolder(lecture.Id), "pictures");
+        Directory.CreateDirectory(folder);
+        var name = $"{Guid.NewGuid():N}.jpg";
+        try
+        {
+            await MovingPicture.Still(library.Original(lecture.Id), Math.Clamp(atMs, 0, Math.Max(0, lecture.DurationMs - 1)), StillWidth, Path.Combine(folder, name), cancel);
+        }
+        catch (MediaProblemException e)
+        {
+            File.Delete(Path.Combine(folder, name));
+            throw new PlainProblemException(StatusCodes.Status422UnprocessableEntity, e.Message);
+        }
+
+        return name;
     }
 
     /// <summary>Gives a picture back.</summary>

@@ -6,6 +6,7 @@ namespace Kostel.Core.Study.Cards;
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
 [JsonDerivedType(typeof(QuestionCard), "question")]
 [JsonDerivedType(typeof(GapCard), "gap")]
+[JsonDerivedType(typeof(PictureCard), "picture")]
 public abstract record CardContent
 {
     /// <summary>What stands for the words that are to be recalled.</summary>
@@ -19,12 +20,19 @@ public abstract record CardContent
     [JsonIgnore]
     public abstract string Back { get; }
 
+    /// <summary>Name of the file of the picture that is shown with what is asked; null where there is none.</summary>
+    [JsonIgnore]
+    public virtual string? PictureFile => null;
+
     /// <summary>The same kind of card with other words.</summary>
     public abstract CardContent Worded(string front, string back);
 
     /// <summary>A card of two texts: with a gap where the first has one, else a question.</summary>
     public static CardContent Of(string front, string back) =>
         front.Contains(Gap, StringComparison.Ordinal) ? new GapCard(front, back) : new QuestionCard(front, back);
+
+    /// <summary>The same with a picture, where there is one.</summary>
+    public static CardContent Of(string front, string back, string? picture) => picture is null ? Of(front, back) : new PictureCard(front, back, picture);
 }
 
 /// <summary>A question and its answer.</summary>
@@ -56,4 +64,25 @@ public sealed record GapCard(string Statement, string Missing) : CardContent
 
     /// <inheritdoc/>
     public override CardContent Worded(string front, string back) => Of(front, back);
+}
+
+/// <summary>A question that is asked with a picture: a moment of the video, or what the person put beside the lecture.</summary>
+/// <param name="Question">Asked below the picture; it may have a <see cref="CardContent.Gap"/>.</param>
+/// <param name="Picture">Name of the picture's file in the lecture's folder.</param>
+public sealed record PictureCard(string Question, string Answer, string Picture) : CardContent
+{
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override string Front => Question;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override string Back => Answer;
+
+    /// <inheritdoc/>
+    [JsonIgnore]
+    public override string? PictureFile => Picture;
+
+    /// <inheritdoc/>
+    public override CardContent Worded(string front, string back) => new PictureCard(front, back, Picture);
 }

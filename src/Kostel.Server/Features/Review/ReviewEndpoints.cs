@@ -15,12 +15,13 @@ namespace Kostel.Server.Features.Review;
 /// <summary>A card with where it comes from.</summary>
 /// <param name="Version">The wording that a change refers to.</param>
 /// <param name="MemoryVersion">The state that a grade refers to.</param>
+/// <param name="HasPicture">Whether a picture is shown with what it asks.</param>
 public sealed record CardView(
-    int Id, string LectureId, string LectureTitle, string? Course, string Front, string Back, EvidenceView Source, DateTime DueAt, bool IsNew, int Version, int MemoryVersion)
+    int Id, string LectureId, string LectureTitle, string? Course, string Front, string Back, EvidenceView Source, DateTime DueAt, bool IsNew, int Version, int MemoryVersion, bool HasPicture)
 {
     /// <summary>The view of a card.</summary>
     internal static CardView Of(CardRow card, CardMemoryRow memory, LectureRow lecture, EvidenceViews evidence) => new(
-        card.Id, lecture.Id, lecture.Title, lecture.Course?.Title, card.Content.Front, card.Content.Back, evidence.Of(card.Source), memory.DueAt, memory.Stability is null, card.Version, memory.Version);
+        card.Id, lecture.Id, lecture.Title, lecture.Course?.Title, card.Content.Front, card.Content.Back, evidence.Of(card.Source), memory.DueAt, memory.Stability is null, card.Version, memory.Version, card.Content.PictureFile is not null);
 }
 
 /// <summary>Another wording of a card. <paramref name="Version"/> is the one that it was made on.</summary>
@@ -45,6 +46,7 @@ internal static class ReviewEndpoints
     {
         app.MapGet("/api/review", Due).WithName("getDueCards");
         app.MapPut("/api/cards/{cardId:int}", Change).WithName("changeCard");
+        app.MapGet("/api/cards/{cardId:int}/picture", Picture).WithName("getCardPicture");
         app.MapPost("/api/cards/{cardId:int}/reviews", Grade).WithName("reviewCard");
         app.MapPost("/api/cards/{cardId:int}/reviews/undo", TakeBack).WithName("takeReviewBack");
     }
@@ -66,6 +68,12 @@ internal static class ReviewEndpoints
         }
 
         return TypedResults.Ok(due.ConvertAll(x => CardView.Of(x.Card, x.Memory, x.Lecture, evidence[x.Lecture.Id])));
+    }
+
+    private static async Task<PhysicalFileHttpResult> Picture(int cardId, KostelContext context, LibraryFolder library, CancellationToken cancel)
+    {
+        var card = await context.Cards.AsNoTracking().FirstOrDefaultAsync(c => c.Id == cardId, cancel) ?? throw PlainProblemException.NotThere("card");
+        return PictureFiles.Give(library, card.LectureId, card.Content.PictureFile);
     }
 
     /// <summary>Corrects the wording of a card; its reviews stay.</summary>

@@ -71,7 +71,9 @@ public sealed record WantedSummary(string? Length = null, int? Minutes = null, i
 }
 
 /// <summary>A card of the person's own, at a place of the lecture.</summary>
-public sealed record OwnCard(string Front, string Back, int StartMs, int EndMs);
+/// <param name="Mark">The mark whose picture is shown with the question; null for none.</param>
+/// <param name="WithPicture">Whether what the video shows at that place is shown with the question.</param>
+public sealed record OwnCard(string Front, string Back, int StartMs, int EndMs, int? Mark = null, bool WithPicture = false);
 
 /// <summary>A quiz as it is taken: without the keys.</summary>
 /// <param name="AskedBefore">How many of its questions an earlier quiz asked already.</param>
@@ -141,24 +143,33 @@ internal static class StudyEndpoints
     private static async Task<Ok<StudyView>> MakeCards(string id, KostelContext context, StudyMaking study, Asker asker, CancellationToken cancel) =>
         await Made(await study.Cards(id, cancel), "cards", id, context, asker, cancel);
 
-    private static async Task<Ok<CardView>> AddCard(string id, OwnCard card, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<CardView>> AddCard(string id, OwnCard card, KostelContext context, LibraryFolder library, Asker asker, TimeProvider time, CancellationToken cancel)
     {
         var (front, back) = (EntryRules.CardSide.Read(card.Front), EntryRules.CardSide.Read(card.Back));
         var lecture = await context.FindLecture(id, cancel);
         var transcript = await context.Transcript(lecture, cancel);
-        var source = Evidence.Between(transcript, card.StartMs, card.EndMs).In(id);
+        var source = (card.Mark is null ? Evidence.Between(transcript, card.StartMs, card.EndMs) : Beside(transcript, card.StartMs)).In(id);
         var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == id).ToListAsync(cancel);
-        if (there.Exists(c => c.Content.Front == front && c.Content.Back == back))
+        var ofMark = card.Mark is { } mark ? await PictureOf(context, id, asker.PersonId, mark, cancel) : null;
+        if (there.Exists(c => c.Content.Front == front && c.Content.Back == back && c.Content.PictureFile == ofMark))
         {
             throw new PlainProblemException(StatusCodes.Status409Conflict, "There is such a card already.");
         }
 
-        var row = CardRow.Of(id, CardDraft.Asking(front, back, source), time.GetUtcNow().UtcDateTime);
+        var picture = ofMark ?? (card.WithPicture ? await PictureFiles.KeepStill(library, lecture, card.StartMs, cancel) : null);
+        var row = CardRow.Of(id, new CardDraft(CardContent.Of(front, back, picture), source), time.GetUtcNow().UtcDateTime);
         row.SourceKey = $"own-{Guid.NewGuid():N}";
         context.Cards.Add(row);
         await context.SaveChangesAsync(cancel);
         return TypedResults.Ok(CardView.Of(row, row.Memories[0], lecture, new EvidenceViews(id, transcript)));
     }
+
+    /// <summary>What is said when a picture is shown, or was said last before.</summary>
+    private static Evidence Beside(Transcript transcript, int atMs) =>
+        Sentences.Of(transcript.Passages).LastOrDefault(s => s.StartMs <= atMs) is { } said ? Evidence.Of(said) : new Evidence("", atMs, atMs, "");
+
+    private static async Task<string> PictureOf(KostelContext context, string id, int me, int mark, CancellationToken cancel) =>
+        await context.MarksOf(id, me).Where(m => m.Id == mark).Select(m => m.Picture).FirstOrDefaultAsync(cancel) ?? throw PlainProblemException.NotThere("picture");
 
     /// <summary>Another quiz than the one that is shown. Pressing twice makes one: the second names a quiz that is not the newest any more.</summary>
     private static async Task<Ok<StudyView>> MakeQuiz(string id, NewQuiz wanted, KostelContext context, StudyMaking study, Asker asker, CancellationToken cancel) =>

@@ -101,6 +101,7 @@ async function card(q: Question, line: Evidence) {
           back: isPart ? `${line.quote.slice(part.from, part.to)}\n${line.quote}` : line.quote,
           startMs: line.startMs,
           endMs: line.endMs,
+          withPicture: false,
         },
       }),
     ),

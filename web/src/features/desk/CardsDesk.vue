@@ -104,7 +104,15 @@ watch(study, (s) => show(s?.cards.map((c) => c.source) ?? []))
             @saved="(front, back) => worded(card, front, back)"
           />
           <details v-else>
-            <summary class="said">{{ card.front }}</summary>
+            <summary class="said">
+              {{ card.front }}<span v-if="card.hasPicture" class="k-soft"> · picture</span>
+            </summary>
+            <img
+              v-if="card.hasPicture"
+              :src="`/api/cards/${card.id}/picture`"
+              alt="The picture that is asked about"
+              loading="lazy"
+            />
             <p class="said back">{{ card.back }}</p>
             <p class="k-soft when">
               {{
@@ -137,6 +145,12 @@ summary {
   border-left: 3px solid var(--sea);
   padding-left: 10px;
   margin: 6px 0 2px;
+}
+img {
+  max-width: 100%;
+  max-height: 220px;
+  margin-top: 6px;
+  border: 1px solid var(--hair);
 }
 .when {
   font-size: 13px;

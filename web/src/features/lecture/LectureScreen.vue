@@ -175,6 +175,7 @@ useLectureKeys({
       :box="box"
       :is-looping="loop !== null"
       :has-sound="lecture.hasSound"
+      :has-picture="lecture.hasPicture"
       @play="hear(span.startMs, span.endMs)"
       @loop="toggleLoop"
       @mark="mark"
@@ -182,7 +183,7 @@ useLectureKeys({
       @take="sheet = { is: 'take' }"
       @ask="askOf(span)"
       @sheet="putOnSheet(span)"
-      @card="makeCard(span)"
+      @card="(withPicture) => span && makeCard(span, withPicture)"
     />
     <LectureSheets
       v-if="sheet || edits.conflict.value"

@@ -4,6 +4,7 @@ import { must, says, api, type Mark, type MarkKind } from '@/api/client'
 import { isOpen, markKinds } from '@/page/marks'
 import { clock } from '@/shared/time'
 import { useUnsaved } from '@/shared/useUnsaved'
+import PictureCard from './PictureCard.vue'
 
 /** A mark that is there, or one that is about to be made. */
 const props = defineProps<{
@@ -77,6 +78,7 @@ async function remove() {
         :src="`/api/lectures/${lectureId}/marks/${mark.id}/picture`"
         :alt="text || 'The picture at this time'"
       />
+      <PictureCard v-if="mark?.hasPicture" :lecture-id="lectureId" :mark="mark" />
       <v-select
         v-if="mark && kind !== 'label'"
         v-model="kind"

@@ -10,6 +10,7 @@ const props = defineProps<{
   box: { top: number; bottom: number; left: number }
   isLooping: boolean
   hasSound: boolean
+  hasPicture: boolean
 }>()
 const emit = defineEmits<{
   play: []
@@ -19,7 +20,7 @@ const emit = defineEmits<{
   take: []
   ask: []
   sheet: []
-  card: []
+  card: [withPicture: boolean]
 }>()
 const below = computed(() => props.box.top < 120)
 const style = computed(() => ({
@@ -45,7 +46,8 @@ const kinds = Object.keys(markKinds) as MarkKind[]
     </button>
     <i />
     <button type="button" @click="emit('ask')">Ask about it</button>
-    <button type="button" @click="emit('card')">Make a card</button>
+    <button type="button" @click="emit('card', false)">Make a card</button>
+    <button v-if="hasPicture" type="button" @click="emit('card', true)">Card with picture</button>
     <button type="button" @click="emit('sheet')">Put on a sheet</button>
     <button type="button" @click="emit('copy', true)">Copy with link</button>
     <button type="button" @click="emit('take')">Take away</button>

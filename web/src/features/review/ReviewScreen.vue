@@ -95,6 +95,13 @@ grades.forEach((g, i) => onKey(String(i + 1), () => give(g.grade)))
         {{ count(cards?.length ?? 0, 'card') }} left · {{ card.lectureTitle }}
         <template v-if="isOnceMore">· once more, forgotten before</template>
       </p>
+      <img
+        v-if="card.hasPicture"
+        :key="card.id"
+        class="picture"
+        :src="`/api/cards/${card.id}/picture`"
+        alt="The picture that is asked about"
+      />
       <h1 class="front">{{ card.front }}</h1>
       <div v-if="!isShown" class="think">
         <p class="k-soft">Say it first, then look.</p>
@@ -164,6 +171,13 @@ grades.forEach((g, i) => onKey(String(i + 1), () => give(g.grade)))
   font-size: 1.6rem;
   margin: 10px 0 28px;
   overflow-wrap: anywhere;
+}
+.picture {
+  display: block;
+  max-width: 100%;
+  max-height: 44vh;
+  margin-top: 12px;
+  border: 1px solid var(--hair);
 }
 .think p {
   margin-bottom: 12px;
