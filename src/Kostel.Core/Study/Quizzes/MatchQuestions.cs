@@ -10,6 +10,9 @@ internal static class MatchQuestions
 {
     private const int Fewest = 3, Most = 4, LongestItem = 24;
 
+    /// <summary>Of a long lecture's gaps the worthiest are enough.</summary>
+    private const int MostTried = 60;
+
     /// <summary>Several facts are asked for at once.</summary>
     private const double More = 0.3;
 
@@ -38,7 +41,7 @@ internal static class MatchQuestions
     /// <param name="gaps">Of one form.</param>
     public static IEnumerable<QuestionDraft> OfGaps(IEnumerable<FactGap> gaps, Func<FactGap, FactGap, bool> canBeMixedUp, Random random)
     {
-        var left = gaps.Where(g => g.Chance >= Sure && g.Statement.Before.Count == 0 && g.Front.Split(' ').Length <= LongestItem && Tokens.ContentStems(g.Missing).Any()).OrderByDescending(FactGaps.Worth).ToList();
+        var left = gaps.Where(g => g.Chance >= Sure && g.Statement.Before.Count == 0 && g.Front.Split(' ').Length <= LongestItem && Tokens.ContentStems(g.Missing).Any()).OrderByDescending(FactGaps.Worth).Take(MostTried).ToList();
         while (left.Count >= Fewest)
         {
             var few = new List<FactGap>();
