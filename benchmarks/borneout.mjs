@@ -46,7 +46,11 @@ function outOfOrder(said, words) {
     for (const word of said) {
       const found = words.indexOf(word, at)
       if (found < 0 || found - at > mostBetween) left.push(word)
-      else at = found + 1
+      else {
+        // What is left out between them must deny nothing.
+        if (at > start) left.push(...words.slice(at, found).filter(isDenial))
+        at = found + 1
+      }
     }
     if (left.length < best.length) best = left
   }

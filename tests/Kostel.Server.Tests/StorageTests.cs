@@ -1,6 +1,6 @@
-using System.Text.Json.Nodes;
 using System.Net;
 using System.Text;
+using System.Text.Json.Nodes;
 
 namespace Kostel.Server.Tests;
 
