@@ -148,6 +148,7 @@ summary {
 }
 img {
   max-width: 100%;
+  box-sizing: border-box;
   max-height: 220px;
   margin-top: 6px;
   border: 1px solid var(--hair);

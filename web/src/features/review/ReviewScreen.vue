@@ -175,6 +175,7 @@ grades.forEach((g, i) => onKey(String(i + 1), () => give(g.grade)))
 .picture {
   display: block;
   max-width: 100%;
+  box-sizing: border-box;
   max-height: 44vh;
   margin-top: 12px;
   border: 1px solid var(--hair);
