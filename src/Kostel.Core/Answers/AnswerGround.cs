@@ -33,6 +33,13 @@ internal sealed class AnswerGround
     /// <summary>A word that is a verb in this share of its uses begins a sentence as one.</summary>
     private const double MostlyVerb = 0.6;
 
+    /// <summary>So many sentences a word is remembered, each a little less.</summary>
+    private const int Remembered = 15;
+
+    private const double Forgetting = 0.9;
+
+    private static readonly int[] Relative = Array.ConvertAll(AnswerModel.AgainstTheMost, n => Array.IndexOf(AnswerModel.Names, n)), OfKind = Array.ConvertAll(AnswerModel.ByKind, n => Array.IndexOf(AnswerModel.Names, n));
+
     private readonly IReadOnlyList<Sentence> sentences;
     private readonly SentenceForms[] forms;
     private readonly string[][] words, stems;
@@ -98,7 +105,7 @@ internal sealed class AnswerGround
         var asked = question.Words;
         var weights = asked.Select(w => Weight(w)).ToArray();
         var total = weights.Sum();
-        var most = Array.IndexOf(weights, weights.Max());
+        var telling = Array.IndexOf(weights, weights.Max());
         var exact = asked.Select(w => stems.Select(s => s.Contains(w.Stem) ? 1.0 : 0).ToArray()).ToArray();
         var soft = without.HasFlag(AnswerParts.Meaning) ? exact : asked.Select(w => Soft(w)).ToArray();
         var bm25 = Scaled(single.Scores(asked.Select(w => w.Stem)));
@@ -114,7 +121,20 @@ internal sealed class AnswerGround
         var hasMeaning = !without.HasFlag(AnswerParts.Meaning);
         var hasWords = !without.HasFlag(AnswerParts.Words);
         var hasForms = !without.HasFlag(AnswerParts.Forms);
-        return new AnswerFeatures(Enumerable.Range(0, Count).Select(Of).ToArray(), soft, weights);
+        var rows = Enumerable.Range(0, Count).Select(Of).ToArray();
+        var most = Array.ConvertAll(Relative, f => Math.Max(1e-9, rows.Max(r => r[f])));
+        return new AnswerFeatures(rows.Select(Whole).ToArray(), soft, weights);
+
+        double[] Whole(double[] row, int i) =>
+        [
+            .. row,
+            hasWindows ? SaidBefore(i) : 0,
+            .. Relative.Select((f, k) => row[f] / most[k]),
+            .. AnswerModel.Kinds.SelectMany(k => OfKind.Select(f => question.Wants == k ? row[f] : 0)),
+        ];
+
+        // What a question is about may have been named a while ago.
+        double SaidBefore(int i) => total == 0 ? 0 : Enumerable.Range(0, soft.Length).Sum(k => weights[k] * Enumerable.Range(Math.Max(0, i - Remembered), Math.Min(i, Remembered) + 1).Max(j => soft[k][j] * Math.Pow(Forgetting, i - j))) / total;
 
         double[] Of(int i)
         {
@@ -135,8 +155,8 @@ internal sealed class AnswerGround
                 hasMeaning ? near[i] / mostNear : 0,
                 hasMeaning && hasWindows ? nearWindow[i] / mostNearWindow : 0,
                 hasMeaning && hasWindows ? nearWide[i] : 0,
-                soft[most][i],
-                hasWindows ? Enumerable.Range(i - 1, 3).Where(j => j >= 0 && j < Count).Max(j => soft[most][j]) : 0,
+                soft[telling][i],
+                hasWindows ? Enumerable.Range(i - 1, 3).Where(j => j >= 0 && j < Count).Max(j => soft[telling][j]) : 0,
                 hasWords ? Phrases(asked, i) : 0,
                 !hasWindows || i == 0 ? 0 : Math.Max(forms[i - 1].Asks ? own[i - 1] : 0, i > 1 && forms[i - 2].Asks ? 0.6 * own[i - 2] : 0),
                 form.IsQuestion ? 1 : 0,

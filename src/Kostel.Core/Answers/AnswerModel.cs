@@ -25,12 +25,27 @@ internal enum AnswerParts
 /// <param name="Nowhere">By the same: that nothing in the lecture answers.</param>
 internal sealed record AnswerModel(double[] Ranking, double[] Right, double[] Nowhere)
 {
-    /// <summary>What is counted of a sentence; all between 0 and 1.</summary>
-    public static readonly string[] Names =
+    /// <summary>What is counted of a sentence by itself; all between 0 and 1.</summary>
+    private static readonly string[] OwnNames =
     [
         "words", "words around", "like words", "like words around", "like words wider", "BM25", "BM25 around", "meaning", "meaning of the most", "meaning around", "meaning of the stretch",
         "the most telling word", "the same around", "phrases", "follows the question", "is a question", "length", "hardly anything", "number", "number of that unit", "number comes next",
         "reason", "person", "time", "place", "steps", "says what", "defines it", "something new", "leans on the one before", "the one before", "the one after", "named before", "a task", "a task not asked for", "form and words",
+    ];
+
+    /// <summary>What is also set against the most that any sentence of the text has of it.</summary>
+    public static readonly string[] AgainstTheMost = ["words", "words around", "like words", "like words around", "like words wider", "BM25", "BM25 around", "meaning of the stretch"];
+
+    /// <summary>What weighs more or less for a kind of question.</summary>
+    public static readonly string[] ByKind = ["like words", "like words around", "something new"];
+
+    /// <summary>The kinds for which it does.</summary>
+    public static readonly Wanted[] Kinds = Enum.GetValues<Wanted>();
+
+    /// <summary>What is counted of a sentence; all between 0 and 1.</summary>
+    public static readonly string[] Names =
+    [
+        .. OwnNames, "said before", .. AgainstTheMost.Select(n => $"{n} against the most"), .. Kinds.SelectMany(k => ByKind.Select(n => $"{n} of a {k}")),
     ];
 
     /// <summary>What is counted of the best place and of the question.</summary>

@@ -143,8 +143,58 @@ internal sealed class StudyMaking(KostelContext context, IGrammar grammar, WordK
             return false;
         }
 
+        await AddQuiz(id, earlier.LastOrDefault()?.Id, questions, cancel);
+        return true;
+    }
+
+    /// <summary>Cards of what stands on a sheet of a lecture: none that is there already, however it was reworded. Up to so many.</summary>
+    public async Task<IReadOnlyList<CardDraft>> SheetDrafts(LectureRow lecture, Sheet sheet, int most, CancellationToken cancel)
+    {
+        var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == lecture.Id).ToListAsync(cancel);
+        var language = (await context.Transcript(lecture, cancel)).Language;
+        return SheetStudy.Cards(sheet, language, there.Select(c => c.Content), grammar, words.Value).Where(d => !there.Exists(c => c.SourceKey == SheetStudy.KeyOf(d))).Take(most).ToList();
+    }
+
+    /// <summary>Adds cards of a sheet, besides those that are there.</summary>
+    /// <param name="cards">Each with its key.</param>
+    public async Task AddOfSheet(string id, IReadOnlyList<(string Key, CardDraft Card)> cards, CancellationToken cancel)
+    {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
-        if (await context.Quizzes.Where(q => q.LectureId == id).MaxAsync(q => (int?)q.Id, cancel) == earlier.LastOrDefault()?.Id)
+        var there = await context.Cards.Where(c => c.LectureId == id).Select(c => c.SourceKey).ToListAsync(cancel);
+        foreach (var (key, card) in cards.DistinctBy(c => c.Key).Where(c => !there.Contains(c.Key)))
+        {
+            var row = CardRow.Of(id, card, Now);
+            row.SourceKey = key;
+            context.Cards.Add(row);
+        }
+
+        await context.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
+    }
+
+    /// <summary>A quiz of what stands on a sheet of a lecture, in place of the one that is shown.</summary>
+    /// <returns>False if not enough stands there.</returns>
+    public async Task<bool> SheetQuiz(LectureRow lecture, Sheet sheet, CancellationToken cancel)
+    {
+        var id = lecture.Id;
+        var earlier = await context.Quizzes.AsNoTracking().Where(q => q.LectureId == id).OrderBy(q => q.Id).Select(q => (int?)q.Id).ToListAsync(cancel);
+        var language = (await context.Transcript(lecture, cancel)).Language;
+        var questions = SheetStudy.Questions(sheet, language, QuestionsWanted, seed: earlier.Count + 1, grammar, words.Value);
+        if (questions.Count == 0)
+        {
+            return false;
+        }
+
+        await AddQuiz(id, earlier.LastOrDefault(), questions, cancel);
+        return true;
+    }
+
+    /// <summary>Adds a quiz, unless another one came meanwhile.</summary>
+    /// <param name="after">The newest as it was known; null for none.</param>
+    private async Task AddQuiz(string id, int? after, IReadOnlyList<QuestionDraft> questions, CancellationToken cancel)
+    {
+        await using var all = await context.Database.BeginTransactionAsync(cancel);
+        if (await context.Quizzes.Where(q => q.LectureId == id).MaxAsync(q => (int?)q.Id, cancel) == after)
         {
             context.Quizzes.Add(new QuizRow
             {
@@ -155,8 +205,6 @@ internal sealed class StudyMaking(KostelContext context, IGrammar grammar, WordK
             await context.SaveChangesAsync(cancel);
             await all.CommitAsync(cancel);
         }
-
-        return true;
     }
 
     /// <summary>The ground of a transcript, worked out once for all that is made of it.</summary>

@@ -39,7 +39,7 @@ public sealed class WrittenStudyTests
         var read = Read("- A swarm leaves with the old queen. [1]\nA swarm leaves with 700 drones. [1]\nSwarms leave in May. [7]\nA swarm leaves with the old queen. [1]", WrittenForm.Points);
         var line = Assert.Single(read.Lines);
         Assert.Equal("A swarm leaves with the old queen.", Assert.Single(line.Cells));
-        Assert.Equal("A swarm leaves with the old queen. Swarms leave in May.", line.Source!.Quote);
+        Assert.Equal("A swarm leaves with the old queen.", line.Source!.Quote);
         Assert.Contains(read.LeftOut, l => l.Text.Contains("700", StringComparison.Ordinal) && l.Doubts.Any(d => d.Kind == Doubt.Number));
         Assert.Contains(read.LeftOut, l => l.Doubts.Any(d => d.Kind == Doubt.NoPassage));
     }

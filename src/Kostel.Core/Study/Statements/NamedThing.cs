@@ -22,8 +22,8 @@ internal sealed record NamedThing(string Name, string Article, bool IsArticleOut
     /// <summary>The word for the kind of thing that it is: "cell" of "red cell of the blood".</summary>
     public string Head { get; } = HeadOf(Name);
 
-    /// <summary>Whether several are named, by the form of the last word that names.</summary>
-    public bool IsPlural { get; } = HeadOf(Name) is var head && head.EndsWith('s') && !head.EndsWith("ss", StringComparison.Ordinal);
+    /// <summary>Whether several are named, by the form of the last word that names; "process", "virus" and "axis" are one.</summary>
+    public bool IsPlural { get; } = HeadOf(Name) is var head && head.EndsWith('s') && head is not [.., 's' or 'u' or 'i', 's'];
 
     /// <summary>Whether its name begins with a vowel's letter: "an" before a gap would tell.</summary>
     public bool BeginsWithVowel => Name.Length > 0 && "aeiouAEIOU".Contains(Name[0]);

@@ -1,6 +1,7 @@
 using Kostel.Core.Answers.Written;
 using Kostel.Core.Study.Sheets;
 using Kostel.Core.Text;
+using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Study.Written;
 
@@ -20,7 +21,10 @@ public sealed record ReadPart(IReadOnlyList<SheetLine> Lines, IReadOnlyList<Line
 /// <summary>Reads what a model wrote of a part of a lecture, and compares each line with the passages that it names.</summary>
 public static class StudyReading
 {
-    private const int LongestLine = 600;
+    private const int LongestLine = 600, MostSentences = 3;
+
+    /// <summary>A sentence more must have more than one word of what was written.</summary>
+    private const double OfOneMore = 1.2;
 
     /// <summary>What stands in each column of such a sheet.</summary>
     public static IReadOnlyList<string> Columns(WrittenForm form) => form switch
@@ -45,11 +49,19 @@ public static class StudyReading
             }
             else if (!lines.Exists(l => l.Cells.SequenceEqual(cells, StringComparer.OrdinalIgnoreCase)))
             {
-                lines.Add(new SheetLine(cells, part.Passages[sentence.Passages[0]].Source));
+                lines.Add(new SheetLine(cells, Nearest(part.Said[sentence.Passages[0]], sentence.Text)));
             }
         }
 
         return new ReadPart(lines, leftOut);
+    }
+
+    /// <summary>The one to three sentences of a passage that have the most of what was written: who listens hears that, and not a minute of it.</summary>
+    private static Evidence Nearest(IReadOnlyList<Sentence> passage, string written)
+    {
+        var stems = Tokens.ContentStems(written).ToHashSet();
+        var runs = Enumerable.Range(1, MostSentences).SelectMany(length => Enumerable.Range(0, Math.Max(0, passage.Count - length + 1)).Select(from => passage.Skip(from).Take(length).ToList()));
+        return Evidence.Of(runs.MaxBy(r => Tokens.ContentStems(string.Join(' ', r.Select(s => s.Text))).Distinct().Count(stems.Contains) - (OfOneMore * r.Count))!);
     }
 
     private static List<string>? Cells(string text, WrittenForm form)

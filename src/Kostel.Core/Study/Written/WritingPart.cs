@@ -7,7 +7,8 @@ namespace Kostel.Core.Study.Written;
 /// <param name="Heading">Its chapter's; empty for none.</param>
 /// <param name="Passages">Numbered from 1.</param>
 /// <param name="Words">How many there are.</param>
-public sealed record WritingPart(string Heading, IReadOnlyList<GivenPassage> Passages, int Words)
+/// <param name="Said">The sentences of each passage.</param>
+public sealed record WritingPart(string Heading, IReadOnlyList<GivenPassage> Passages, int Words, IReadOnlyList<IReadOnlyList<Sentence>> Said)
 {
     /// <summary>A passage is a few sentences, so that a time leads near what is borne out; a part fits what small models can hold.</summary>
     private const int WordsOfPassage = 60, WordsOfPart = 1_400;
@@ -37,7 +38,7 @@ public sealed record WritingPart(string Heading, IReadOnlyList<GivenPassage> Pas
             }
 
             passages.RemoveRange(0, taken.Count);
-            yield return new WritingPart(heading, taken.Select((p, i) => new GivenPassage(i + 1, Evidence.Of(p), null)).ToList(), words);
+            yield return new WritingPart(heading, taken.Select((p, i) => new GivenPassage(i + 1, Evidence.Of(p), null)).ToList(), words, taken);
         }
     }
 

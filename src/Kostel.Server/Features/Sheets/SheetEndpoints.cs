@@ -32,6 +32,7 @@ internal static class SheetEndpoints
         app.MapLectureSheets();
         app.MapCourseSheets();
         app.MapSheetExports();
+        app.MapSheetCards();
         app.MapWrittenSheets();
     }
 

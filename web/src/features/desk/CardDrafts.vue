@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { api, must, type CardDraft } from '@/api/client'
+import { ref } from 'vue'
+import { api, must, type CardDraft, type KeptDraft } from '@/api/client'
+import CardsToKeep from '@/shared/CardsToKeep.vue'
 import { useNotice } from '@/shared/notice'
-import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
-import { count } from '@/shared/time'
 import StudyWanted from './StudyWanted.vue'
 import { wantedOf } from '@/features/sheets/wanted'
 import { useDesk } from './useDesk'
@@ -14,9 +13,8 @@ const emit = defineEmits<{ added: []; closed: [] }>()
 const { lecture, hear } = useDesk()
 const notice = useNotice()
 const wanted = ref(wantedOf(10))
-const drafts = ref<(CardDraft & { isKept: boolean; isEdited: boolean; bothWays: boolean })[] | null>(null)
+const drafts = ref<CardDraft[] | null>(null)
 const isBusy = ref(false)
-const kept = computed(() => drafts.value?.filter((d) => d.isKept && d.front.trim() && d.back.trim()) ?? [])
 const params = { path: { id: lecture.value.id } }
 
 async function look() {
@@ -24,16 +22,13 @@ async function look() {
   const made = await notice.attempt(() =>
     must(api.POST('/api/lectures/{id}/cards/drafts', { params, body: wanted.value })),
   )
-  if (made) drafts.value = made.map((d) => ({ ...d, isKept: true, isEdited: false, bothWays: false }))
+  if (made) drafts.value = made
   isBusy.value = false
 }
 
-async function add() {
+async function add(kept: KeptDraft[]) {
   isBusy.value = true
-  const body = {
-    wanted: wanted.value,
-    kept: kept.value.map(({ key, front, back, bothWays }) => ({ key, front, back, bothWays })),
-  }
+  const body = { wanted: wanted.value, kept }
   const isDone = await notice.attempt(async () => {
     await must(api.POST('/api/lectures/{id}/cards/kept', { params, body }))
     return true
@@ -62,81 +57,15 @@ async function add() {
       <button v-if="!props.isFirst" class="k-quiet" type="button" @click="emit('closed')">Leave it</button>
     </p>
   </div>
-  <form v-else @submit.prevent="add">
-    <p class="k-soft" role="status">
-      {{ count(drafts.length, 'card') }} to look through{{
-        drafts.length < wanted.count ? ': there is no more here that is worth one' : ''
-      }}. Leave out what you know already, and word the others as you like.
-    </p>
-    <ul class="lines">
-      <EvidenceLine v-for="d in drafts" :key="d.key" :evidence="d.source" @hear="hear">
-        <div :class="{ out: !d.isKept }">
-          <template v-if="d.isEdited">
-            <v-textarea v-model="d.front" label="Question" rows="2" auto-grow maxlength="2000" variant="underlined" />
-            <v-textarea v-model="d.back" label="Answer" rows="1" auto-grow maxlength="2000" variant="underlined" />
-          </template>
-          <template v-else>
-            <p class="said">{{ d.front }}</p>
-            <p class="said back">{{ d.back }}</p>
-            <p v-if="d.isKept && d.bothWays" class="said reversed">{{ d.reversed }}</p>
-          </template>
-        </div>
-        <p class="row">
-          <label>
-            <input v-model="d.isKept" type="checkbox" :aria-label="`Keep: ${d.front}`" />
-            <span>{{ d.isKept ? 'Kept' : 'Left out' }}</span>
-          </label>
-          <button v-if="d.isKept" class="k-link" type="button" @click="d.isEdited = !d.isEdited">
-            {{ d.isEdited ? 'Done' : 'Reword' }}
-          </button>
-          <label v-if="d.isKept && d.reversed">
-            <input v-model="d.bothWays" type="checkbox" :aria-label="`Both ways: ${d.front}`" />
-            <span>Both ways</span>
-          </label>
-        </p>
-      </EvidenceLine>
-    </ul>
-    <p class="go foot">
-      <v-btn type="submit" :loading="isBusy" :disabled="!kept.length"
-        >Add {{ count(kept.length + kept.filter((d) => d.bothWays).length, 'card') }}</v-btn
-      >
-      <button class="k-quiet" type="button" @click="isFirst ? (drafts = null) : emit('closed')">Leave them</button>
-    </p>
-  </form>
+  <CardsToKeep
+    v-else
+    :made="drafts"
+    :none-more="drafts.length < wanted.count"
+    :is-busy="isBusy"
+    @hear="hear($event.startMs)"
+    @keep="add"
+    @closed="isFirst ? (drafts = null) : emit('closed')"
+  />
 </template>
 
 <style scoped src="./desk.css"></style>
-<style scoped>
-.foot {
-  position: sticky;
-  bottom: -24px;
-  background: var(--sheet);
-  padding: 12px 0 20px;
-  border-top: 1px solid var(--hair);
-}
-.row {
-  display: flex;
-  gap: 18px;
-  font-size: 14px;
-}
-.row label {
-  display: flex;
-  gap: 8px;
-  cursor: pointer;
-}
-.row input {
-  accent-color: var(--act);
-}
-.back {
-  border-left: 3px solid var(--sea);
-  padding-left: 10px;
-  margin: 6px 0 2px;
-}
-.reversed {
-  margin: 6px 0 2px;
-}
-.out {
-  color: var(--soft);
-  text-decoration: line-through;
-}
-</style>

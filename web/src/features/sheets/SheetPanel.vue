@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
 import {
   api,
   hasCode,
@@ -12,6 +13,7 @@ import {
 } from '@/api/client'
 import { useOverview } from '@/features/listening/useOverview'
 import { draftOf, bodyOf, type DraftPart } from './draft'
+import SheetCards from './SheetCards.vue'
 import SheetDraft from './SheetDraft.vue'
 import SheetLines from './SheetLines.vue'
 import WrittenBy from './WrittenBy.vue'
@@ -42,6 +44,7 @@ const emit = defineEmits<{
 }>()
 const notice = useNotice()
 const latest = useLatest()
+const router = useRouter()
 const sheet = ref<Sheet | null>(null)
 const draft = ref<DraftPart[] | null>(null)
 const name = ref('')
@@ -49,6 +52,7 @@ const isStale = ref(false)
 const differences = ref<SheetDifference[] | null>(null)
 const earlier = ref<EarlierSheet[] | null>(null)
 const isBusy = ref(false)
+const isAsking = ref(false)
 const path = { sheet: props.sheetId }
 const params = { path }
 const files = useSheetFiles(() => ({ ...path, form: sheet.value?.form ?? 'own' }))
@@ -114,6 +118,17 @@ async function look() {
   const there = await notice.attempt(() => must(api.GET('/api/sheets/{sheet}/earlier', { params })))
   if (there) earlier.value = there
 }
+/** A quiz takes the place of the one that is shown. */
+async function quiz() {
+  isBusy.value = true
+  const isMade = await notice.attempt(async () => {
+    await must(api.POST('/api/sheets/{sheet}/quiz', { params }))
+    return true
+  })
+  isBusy.value = false
+  const lecture = sheet.value?.lectureId
+  if (isMade && lecture) await router.push({ name: 'lecture', params: { id: lecture }, query: { desk: 'quiz' } })
+}
 const goBack = (to: number) =>
   run(() =>
     must(
@@ -154,6 +169,10 @@ async function remove() {
         </button>
       </p>
     </form>
+    <template v-else-if="isAsking">
+      <h2>Cards of “{{ sheet.name }}”</h2>
+      <SheetCards :sheet-id="sheetId" @hear="emit('hear', $event)" @closed="isAsking = false" />
+    </template>
     <template v-else>
       <h2>{{ sheet.name }}</h2>
       <WrittenBy v-if="sheet.writing" :writing="sheet.writing" />
@@ -189,6 +208,15 @@ async function remove() {
       <SheetLines :sheet="sheet" :playing="playing" @hear="emit('hear', $event)" @taken="load" />
       <p class="acts foot">
         <v-btn variant="outlined" @click="edit">Change</v-btn>
+        <v-menu v-if="sheet.lectureId && sources.length">
+          <template #activator="{ props: menu }">
+            <button class="k-link" type="button" v-bind="menu">Learn it <span aria-hidden="true">▾</span></button>
+          </template>
+          <v-list>
+            <v-list-item title="Make cards of it" @click="isAsking = true" />
+            <v-list-item title="Make a quiz of it" :disabled="isBusy" @click="quiz" />
+          </v-list>
+        </v-menu>
         <v-menu>
           <template #activator="{ props: menu }">
             <button class="k-link" type="button" v-bind="menu">Take away <span aria-hidden="true">▾</span></button>
