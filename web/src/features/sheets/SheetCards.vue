@@ -41,5 +41,12 @@ async function add(kept: KeptDraft[]) {
     <p class="k-soft" role="status">There is nothing more on this sheet that would make a card.</p>
     <p><button class="k-quiet" type="button" @click="emit('closed')">Back to the sheet</button></p>
   </div>
-  <CardsToKeep v-else :made="made" :is-busy="isBusy" @hear="emit('hear', $event)" @keep="add" @closed="emit('closed')" />
+  <CardsToKeep
+    v-else
+    :made="made"
+    :is-busy="isBusy"
+    @hear="emit('hear', $event)"
+    @keep="add"
+    @closed="emit('closed')"
+  />
 </template>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
 import {
   api,
   hasCode,
@@ -17,6 +16,7 @@ import SheetCards from './SheetCards.vue'
 import SheetDraft from './SheetDraft.vue'
 import SheetLines from './SheetLines.vue'
 import WrittenBy from './WrittenBy.vue'
+import { useQuizOfSheet } from './useQuizOfSheet'
 import { useSheetFiles } from './useSheetFiles'
 import { useNotice } from '@/shared/notice'
 import { count, moment } from '@/shared/time'
@@ -44,7 +44,6 @@ const emit = defineEmits<{
 }>()
 const notice = useNotice()
 const latest = useLatest()
-const router = useRouter()
 const sheet = ref<Sheet | null>(null)
 const draft = ref<DraftPart[] | null>(null)
 const name = ref('')
@@ -53,6 +52,7 @@ const differences = ref<SheetDifference[] | null>(null)
 const earlier = ref<EarlierSheet[] | null>(null)
 const isBusy = ref(false)
 const isAsking = ref(false)
+const { isMaking, makeQuiz } = useQuizOfSheet(() => sheet.value)
 const path = { sheet: props.sheetId }
 const params = { path }
 const files = useSheetFiles(() => ({ ...path, form: sheet.value?.form ?? 'own' }))
@@ -117,17 +117,6 @@ const again = () =>
 async function look() {
   const there = await notice.attempt(() => must(api.GET('/api/sheets/{sheet}/earlier', { params })))
   if (there) earlier.value = there
-}
-/** A quiz takes the place of the one that is shown. */
-async function quiz() {
-  isBusy.value = true
-  const isMade = await notice.attempt(async () => {
-    await must(api.POST('/api/sheets/{sheet}/quiz', { params }))
-    return true
-  })
-  isBusy.value = false
-  const lecture = sheet.value?.lectureId
-  if (isMade && lecture) await router.push({ name: 'lecture', params: { id: lecture }, query: { desk: 'quiz' } })
 }
 const goBack = (to: number) =>
   run(() =>
@@ -214,7 +203,7 @@ async function remove() {
           </template>
           <v-list>
             <v-list-item title="Make cards of it" @click="isAsking = true" />
-            <v-list-item title="Make a quiz of it" :disabled="isBusy" @click="quiz" />
+            <v-list-item title="Make a quiz of it" :disabled="isMaking" @click="makeQuiz" />
           </v-list>
         </v-menu>
         <v-menu>
