@@ -104,7 +104,9 @@ if (args is ["spoken", var askedOf, var writtenTexts, var heardTexts])
 // With "right LIST FOLDER" questions are put to all transcripts of a folder at once.
 if (args is ["right", var asked, var transcripts])
 {
-    LibraryBench.Run(asked, transcripts, new WordKnowledgeFiles(models).Value);
+    var known = new WordKnowledgeFiles(models).Value;
+    LibraryBench.Run(asked, transcripts, known);
+    LibraryBench.OfTexts(AskedText.ReadAll("benchmarks/questions/lectures.tsv", "benchmarks/lectures", known), known);
     return;
 }
 

@@ -43,7 +43,7 @@ internal static class AskCommand
         var sources = new List<AskedSource>();
         foreach (var path in words[..^1])
         {
-            sources.Add(new AskedSource(path, await Read(new FileInfo(path), cancel)));
+            sources.Add(new AskedSource(path, await Read(new FileInfo(path), cancel), Path.GetFileNameWithoutExtension(path).Replace('-', ' ').Replace('_', ' ')));
         }
 
         var answer = new AnswerFinder(sources, KnownWords.Value).Ask(question);

@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json.Nodes;
 using Kostel.Core.Answers;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
@@ -12,17 +13,27 @@ internal static class LibraryBench
     {
         var sources = Directory.GetFiles(folder, "*-*.json").Where(f => !f.EndsWith("nubes.json", StringComparison.Ordinal)).Order()
             .Select(f => new AskedSource(Path.GetFileNameWithoutExtension(f), Sentences.Of(TranscriptFormat.Read(File.ReadAllText(f)).Passages))).ToList();
+        var titles = JsonNode.Parse(File.ReadAllText(Path.Combine(folder, "..", "library.json")))!.AsArray().Where(l => l!["transcript"] is not null).ToDictionary(l => Path.GetFileNameWithoutExtension((string)l!["transcript"]!), l => (string)l!["title"]!);
+        Ask([.. sources.Select(s => s with { Title = titles[s.LectureId!] })], known, File.ReadLines(list).Select(l => l.Split('\t')).Where(l => l.Length == 2).Select(l => (l[0], l[1])), showsEach: true);
+    }
+
+    /// <summary>The same of written texts, called after their files.</summary>
+    public static void OfTexts(IReadOnlyList<AskedText> texts, WordKnowledge known) => Ask(
+        [.. texts.Select(t => new AskedSource(t.Name, t.Sentences, Path.GetFileName(t.Name).Replace('-', ' ')))], known, texts.SelectMany(t => t.Questions.Where(q => q.IsAnswered).Select(q => (t.Name, q.Text))), showsEach: false);
+
+    private static void Ask(IReadOnlyList<AskedSource> sources, WordKnowledge known, IEnumerable<(string Lecture, string Text)> questions, bool showsEach)
+    {
         var finder = new AnswerFinder(sources, known);
         var (right, among, asked) = (0, 0, 0);
-        foreach (var line in File.ReadLines(list).Select(l => l.Split('\t')).Where(l => l.Length == 2))
+        foreach (var (lecture, text) in questions)
         {
-            var answer = finder.Ask(line[1]);
+            var answer = finder.Ask(text);
             asked++;
-            right += answer.Lines.Count > 0 && answer.Lines[0].LectureId == line[0] ? 1 : 0;
-            among += answer.Lines.Any(l => l.LectureId == line[0]) ? 1 : 0;
-            if (answer.Lines.Count == 0 || answer.Lines[0].LectureId != line[0])
+            right += answer.Lines.Count > 0 && answer.Lines[0].LectureId == lecture ? 1 : 0;
+            among += answer.Lines.Any(l => l.LectureId == lecture) ? 1 : 0;
+            if (showsEach && (answer.Lines.Count == 0 || answer.Lines[0].LectureId != lecture))
             {
-                Console.WriteLine($"  {line[0]}: {line[1]} -> {answer.Lines.FirstOrDefault()?.LectureId}: {answer.Lines.FirstOrDefault()?.Quote}");
+                Console.WriteLine($"  {lecture}: {text} -> {answer.Lines.FirstOrDefault()?.LectureId}: {answer.Lines.FirstOrDefault()?.Quote}");
             }
         }
 

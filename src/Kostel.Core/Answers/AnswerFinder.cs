@@ -6,7 +6,8 @@ namespace Kostel.Core.Answers;
 
 /// <summary>Something that can be asked: a lecture's sentences.</summary>
 /// <param name="LectureId">Which lecture; null where it goes without saying.</param>
-public sealed record AskedSource(string? LectureId, IReadOnlyList<Sentence> Sentences);
+/// <param name="Title">What the lecture is called, where several are asked; empty for nothing.</param>
+public sealed record AskedSource(string? LectureId, IReadOnlyList<Sentence> Sentences, string Title = "");
 
 /// <summary>Answers questions from lectures in their own sentences, or says that they have none.</summary>
 public sealed class AnswerFinder
@@ -26,7 +27,7 @@ public sealed class AnswerFinder
     {
         this.sources = sources;
         model = known.Vectors.Count > 0 ? AnswerModel.Learned : AnswerModel.ByWords;
-        ground = new AnswerGround(sources.Select(s => s.Sentences).ToList(), known);
+        ground = new AnswerGround(sources.Select(s => s.Sentences).ToList(), known, sources.Select(s => s.Title).ToList());
     }
 
     /// <summary>Asks one lecture.</summary>

@@ -33,12 +33,11 @@ internal sealed class AnswerGround
     /// <summary>A word that is a verb in this share of its uses begins a sentence as one.</summary>
     private const double MostlyVerb = 0.6;
 
-    /// <summary>So many sentences a word is remembered, each a little less.</summary>
-    private const int Remembered = 15;
+    /// <summary>For so many sentences a word is remembered, of each a little less.</summary>
+    private static readonly double[] Fades = [.. Enumerable.Range(0, 16).Select(back => Math.Pow(0.9, back))];
 
-    private const double Forgetting = 0.9;
-
-    private static readonly int[] Relative = Array.ConvertAll(AnswerModel.AgainstTheMost, n => Array.IndexOf(AnswerModel.Names, n)), OfKind = Array.ConvertAll(AnswerModel.ByKind, n => Array.IndexOf(AnswerModel.Names, n));
+    private static readonly int[] Relative = Array.ConvertAll(AnswerModel.AgainstTheMost, n => Array.IndexOf(AnswerModel.Names, n));
+    private static readonly int[] OfKind = Array.ConvertAll(AnswerModel.ByKind, n => Array.IndexOf(AnswerModel.Names, n));
 
     private readonly IReadOnlyList<Sentence> sentences;
     private readonly SentenceForms[] forms;
@@ -49,10 +48,13 @@ internal sealed class AnswerGround
     private readonly WordKnowledge known;
     private readonly WordLikeness likeness;
     private readonly int[] sources;
+    private readonly List<HashSet<string>> titles;
 
     /// <param name="lectures">The sentences of each lecture.</param>
-    public AnswerGround(IReadOnlyList<IReadOnlyList<Sentence>> lectures, WordKnowledge known)
+    /// <param name="titles">What each is called; null where that tells nothing.</param>
+    public AnswerGround(IReadOnlyList<IReadOnlyList<Sentence>> lectures, WordKnowledge known, IReadOnlyList<string>? titles = null)
     {
+        this.titles = lectures.Select((_, i) => AskedWords.Of(titles?[i] ?? "").Select(w => w.Stem).ToHashSet()).ToList();
         (sentences, this.known, likeness) = (lectures.SelectMany(l => l).ToList(), known, new WordLikeness(known));
         sources = lectures.SelectMany((l, i) => Enumerable.Repeat(i, l.Count)).ToArray();
         forms = sentences.Select(s => new SentenceForms(s)).ToArray();
@@ -83,6 +85,14 @@ internal sealed class AnswerGround
     public int SourceOf(int i) => sources[i];
 
     public SentenceForms Forms(int i) => forms[i];
+
+    /// <summary>For each lecture, how much of a question's words its title has less than the title that has most of them; 0 for that one, down to -1.</summary>
+    public double[] BehindByTitle(Question question)
+    {
+        var weights = question.Words.Select(Weight).ToArray();
+        var shares = titles.ConvertAll(t => weights.Where((_, k) => t.Contains(question.Words[k].Stem)).Sum() / Math.Max(1e-9, weights.Sum()));
+        return shares.Select(s => s - shares.Max()).ToArray();
+    }
 
     /// <summary>Whether a sentence tells somebody to do something: it begins with a verb in its plain form.</summary>
     public bool Tells(int i)
@@ -134,7 +144,22 @@ internal sealed class AnswerGround
         ];
 
         // What a question is about may have been named a while ago.
-        double SaidBefore(int i) => total == 0 ? 0 : Enumerable.Range(0, soft.Length).Sum(k => weights[k] * Enumerable.Range(Math.Max(0, i - Remembered), Math.Min(i, Remembered) + 1).Max(j => soft[k][j] * Math.Pow(Forgetting, i - j))) / total;
+        double SaidBefore(int i)
+        {
+            var sum = 0.0;
+            for (var k = 0; k < soft.Length; k++)
+            {
+                var best = 0.0;
+                for (var back = 0; back < Fades.Length && back <= i; back++)
+                {
+                    best = Math.Max(best, soft[k][i - back] * Fades[back]);
+                }
+
+                sum += weights[k] * best;
+            }
+
+            return total == 0 ? 0 : sum / total;
+        }
 
         double[] Of(int i)
         {

@@ -34,7 +34,10 @@ internal sealed record AnswerModel(double[] Ranking, double[] Right, double[] No
     ];
 
     /// <summary>What is also set against the most that any sentence of the text has of it.</summary>
-    public static readonly string[] AgainstTheMost = ["words", "words around", "like words", "like words around", "like words wider", "BM25", "BM25 around", "meaning of the stretch"];
+    public static readonly string[] AgainstTheMost =
+    [
+        "words", "words around", "like words", "like words around", "like words wider", "BM25", "BM25 around", "meaning of the stretch",
+    ];
 
     /// <summary>What weighs more or less for a kind of question.</summary>
     public static readonly string[] ByKind = ["like words", "like words around", "something new"];

@@ -5,6 +5,9 @@ internal sealed class RankedAnswer
 {
     private const int Beside = 2;
 
+    /// <summary>What a question's words in the title of a lecture are worth against the other lectures (docs/answers.md).</summary>
+    private const double OfTitle = 2;
+
     /// <summary>A word with none in the text that is liker than this is foreign to it.</summary>
     private const double Foreign = 0.3;
 
@@ -25,7 +28,8 @@ internal sealed class RankedAnswer
 
     public static RankedAnswer Of(AnswerGround ground, Question question, AnswerFeatures features, double[] ranking)
     {
-        var scores = Array.ConvertAll(features.Of, f => AnswerModel.Sum(ranking, f));
+        var behind = ground.BehindByTitle(question);
+        var scores = features.Of.Select((f, i) => AnswerModel.Sum(ranking, f) + (OfTitle * behind[ground.SourceOf(i)])).ToArray();
         var order = Enumerable.Range(0, scores.Length).OrderByDescending(i => scores[i]).ToArray();
         return new RankedAnswer(question, scores, order, StateOf(ground, question, features, scores, order));
     }

@@ -49,6 +49,24 @@ public sealed class AnsweringPartTests
         Assert.DoesNotContain(thick.Lines, l => l.Quote.Contains("millimetres. Bread", StringComparison.Ordinal));
     }
 
+    [Fact]
+    public void Of_several_lectures_that_say_alike_the_one_that_is_called_after_it_comes_first()
+    {
+        const string Said = "The water falls fastest in the third hour. Nobody sails then.";
+        AskedSource[] sources = [new("a", Sentences(Said), "Ships of old"), new("b", Sentences(Said), "How water falls")];
+        Assert.Equal("b", new AnswerFinder(sources, WordKnowledge.None).Ask("When does the water fall fastest?").Lines[0].LectureId);
+        Assert.Equal("a", new AnswerFinder([.. sources.Select(s => s with { Title = "" })], WordKnowledge.None).Ask("When does the water fall fastest?").Lines[0].LectureId);
+    }
+
+    [Fact]
+    public void What_was_named_a_while_ago_is_still_spoken_of_a_little_less_with_each_sentence()
+    {
+        var ground = new AnswerGround([Sentences("A plough was brought to the village. It came from the north. Nobody had seen such a thing. It weighed nine tons.")], WordKnowledge.None);
+        var said = ground.Features(Question.Read("Who brought the plough?")).Of.Select(f => f[Array.IndexOf(AnswerModel.Names, "said before")]).ToList();
+        Assert.Equal(1, said[0], 3);
+        Assert.All(said.Zip(said.Skip(1)), p => Assert.Equal(0.9 * p.First, p.Second, 3));
+    }
+
     [Theory]
     [InlineData("?")]
     [InlineData("x")]

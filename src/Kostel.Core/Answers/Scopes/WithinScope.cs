@@ -6,13 +6,13 @@ namespace Kostel.Core.Answers.Scopes;
 public static class WithinScope
 {
     /// <summary>The sentences that are asked: those of the speaker and of the stretch. None where that speaker says nothing here.</summary>
-    public static AskedSource Of(string? lectureId, Transcript transcript, IReadOnlyList<ScopePart> scope)
+    public static AskedSource Of(string? lectureId, Transcript transcript, IReadOnlyList<ScopePart> scope, string title = "")
     {
         var who = scope.FirstOrDefault(p => p.Kind == ScopeKind.Speaker);
         var speakers = who is null ? null : Speakers(transcript, who);
         var sentences = Sentences.Of(transcript.Passages.Where(p => speakers is null || speakers.Contains(p.SpeakerId)));
         var stretches = scope.Where(p => p.Kind == ScopeKind.Stretch).ToList();
-        return new AskedSource(lectureId, stretches.Count == 0 ? sentences : sentences.Where(s => stretches.Exists(p => s.EndMs > p.StartMs && s.StartMs < p.EndMs)).ToList());
+        return new AskedSource(lectureId, stretches.Count == 0 ? sentences : sentences.Where(s => stretches.Exists(p => s.EndMs > p.StartMs && s.StartMs < p.EndMs)).ToList(), title);
     }
 
     private static HashSet<string> Speakers(Transcript transcript, ScopePart who)

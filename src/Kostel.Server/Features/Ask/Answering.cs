@@ -98,7 +98,7 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
         var isSpeaker = scope.Any(p => p.Kind == ScopeKind.Speaker);
         var sources = isWhole || asking.Compares || isSpeaker
             ? await Within(isWhole ? left : await Likeliest(text, left, place.ForSearch(ownerId), cancel), scope, lectures, cancel)
-            : await Places(text, left, place.ForSearch(ownerId), cancel);
+            : await Places(text, left, place.ForSearch(ownerId), lectures, cancel);
 
         // Where nobody can be told to be the one who was named, the words stay in the question.
         return isSpeaker && sources.TrueForAll(s => s.Sentences.Count == 0)
@@ -111,7 +111,8 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
         var sources = new List<AskedSource>();
         foreach (var id in ids)
         {
-            sources.Add(WithinScope.Of(id, await context.Transcript(lectures.Find(l => l.Id == id)!, cancel), scope));
+            var lecture = lectures.Find(l => l.Id == id)!;
+            sources.Add(WithinScope.Of(id, await context.Transcript(lecture, cancel), scope, lecture.Title));
         }
 
         return sources;
@@ -137,7 +138,7 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
     private static IReadOnlyList<string> Left(List<LectureRow> lectures, IReadOnlyList<ScopePart> scope) => WithinScope.Of(lectures.ConvertAll(l => (l.Id, l.HeldOn)), scope);
 
     /// <summary>Of many lectures the places that speak of it, each with what is said before and after.</summary>
-    private async Task<List<AskedSource>> Places(string text, IReadOnlyList<string> left, SearchScope scope, CancellationToken cancel)
+    private async Task<List<AskedSource>> Places(string text, IReadOnlyList<string> left, SearchScope scope, List<LectureRow> lectures, CancellationToken cancel)
     {
         var inside = left.ToHashSet();
         var found = await search.Passages(About(text), scope, inside.Contains, PlacesAsked, cancel);
@@ -153,7 +154,7 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
             runs[^1].Add(row);
         }
 
-        return runs.ConvertAll(run => new AskedSource(run[0].LectureId, Sentences.Of(run.Select(r => new Passage(r.Key, r.SpeakerKey, r.StartMs, r.EndMs, r.Words)))));
+        return runs.ConvertAll(run => new AskedSource(run[0].LectureId, Sentences.Of(run.Select(r => new Passage(r.Key, r.SpeakerKey, r.StartMs, r.EndMs, r.Words))), lectures.Find(l => l.Id == run[0].LectureId)?.Title ?? ""));
     }
 
     private static string About(string text) => string.Join(' ', Question.Read(text).Words.Select(w => w.Word));
