@@ -14,8 +14,8 @@ public sealed class SheetStudyTests
     {
         var asked = Assert.Single(Cards(Sheet(["Question", "Answer"], ["When do swarms leave?", "They leave in May."])));
         Assert.Equal(("When do swarms leave?", "They leave in May.", 1_000), (asked.Content.Front, asked.Content.Back, asked.Source.StartMs));
-        Assert.Equal("What is meant by “Neap tide”?", Assert.Single(Cards(Sheet(["Term", "What it is", "Number"], ["Neap tide", "a tide of small range", ""]))).Content.Front);
-        Assert.Equal("¿Qué significa «Marea muerta»?", Assert.Single(SheetStudy.Cards(Sheet(["Term", "What it is"], ["Marea muerta", "la de menor amplitud"]), "es", [], null, WordKnowledge.None)).Content.Front);
+        Assert.Equal("What is meant by “neap tide”?", Assert.Single(Cards(Sheet(["Term", "What it is", "Number"], ["Neap tide", "a tide of small range", ""]))).Content.Front);
+        Assert.Equal("¿Qué significa «marea muerta»?", Assert.Single(SheetStudy.Cards(Sheet(["Term", "What it is"], ["Marea muerta", "la de menor amplitud"]), "es", [], null, WordKnowledge.None)).Content.Front);
     }
 
     [Fact]

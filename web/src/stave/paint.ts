@@ -138,7 +138,7 @@ function drawSound(c: CanvasRenderingContext2D, width: number, s: Scene, lane: L
   if (!s.sound?.loudness.length) {
     c.font = `400 ${fonts.small}`
     c.fillStyle = colour('soft')
-    if (s.soundIsComing) c.fillText('The sound is being drawn …', 8, middle)
+    if (s.soundIsComing) c.fillText('The sound is being drawn …', 8, middle - 9)
     rule(c, middle, width, colour('hair'))
   } else {
     const { fromMs, sliceMs, loudness } = s.sound

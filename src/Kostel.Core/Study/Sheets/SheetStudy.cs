@@ -64,7 +64,7 @@ public static class SheetStudy
         .Where(l => l.Source is not null && l.Cells.Count > 1 && l.Cells.Take(2).All(c => !string.IsNullOrWhiteSpace(c)))
         .Select(l => new CardDraft(CardContent.Of(sheet.Asks() == SheetAsks.Terms ? Meaning(l.Cells[0].Trim(), language) : l.Cells[0].Trim(), l.Cells[1].Trim()), l.Source!));
 
-    private static string Meaning(string term, string language) => StudyLanguages.IsSpanish(language) ? $"¿Qué significa «{term}»?" : $"What is meant by “{term}”?";
+    private static string Meaning(string term, string language) => StudyLanguages.IsSpanish(language) ? $"¿Qué significa «{WordForms.Small(term)}»?" : $"What is meant by “{WordForms.Small(term)}”?";
 
     private static IEnumerable<CardDraft> Made(Sheet sheet, string language, IGrammar? grammar, WordKnowledge words)
     {

@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { api, must, type CardDraft, type KeptDraft } from '@/api/client'
 import CardsToKeep from '@/shared/CardsToKeep.vue'
 import { useNotice } from '@/shared/notice'
+import { useLoaded } from '@/shared/useLoaded'
 import StudyWanted from './StudyWanted.vue'
 import { wantedOf } from '@/features/sheets/wanted'
 import { useDesk } from './useDesk'
@@ -16,6 +17,7 @@ const wanted = ref(wantedOf(10))
 const drafts = ref<CardDraft[] | null>(null)
 const isBusy = ref(false)
 const params = { path: { id: lecture.value.id } }
+const { value: writers } = useLoaded(() => must(api.GET('/api/writer')))
 
 async function look() {
   isBusy.value = true
@@ -48,6 +50,11 @@ async function add(kept: KeptDraft[]) {
     <p class="go">
       <v-btn type="submit" :loading="isBusy">Make cards</v-btn>
       <button v-if="!isFirst" class="k-quiet" type="button" @click="emit('closed')">Leave it</button>
+    </p>
+    <p v-if="writers?.writer?.isOn" class="k-soft">
+      Or let {{ writers.writer.model }}
+      <router-link class="k-link" :to="{ query: { desk: 'sheets' } }">write questions on a sheet</router-link>, and make
+      cards of them.
     </p>
   </form>
   <div v-else-if="!drafts.length" class="start">

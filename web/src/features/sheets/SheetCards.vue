@@ -41,12 +41,8 @@ async function add(kept: KeptDraft[]) {
     <p class="k-soft" role="status">There is nothing more on this sheet that would make a card.</p>
     <p><button class="k-quiet" type="button" @click="emit('closed')">Back to the sheet</button></p>
   </div>
-  <CardsToKeep
-    v-else
-    :made="made"
-    :is-busy="isBusy"
-    @hear="emit('hear', $event)"
-    @keep="add"
-    @closed="emit('closed')"
-  />
+  <template v-else>
+    <p class="k-soft">What a card of the lecture asks already is not asked again.</p>
+    <CardsToKeep :made="made" :is-busy="isBusy" @hear="emit('hear', $event)" @keep="add" @closed="emit('closed')" />
+  </template>
 </template>
