@@ -8,6 +8,8 @@ namespace Kostel.Core.Tests.Study;
 public class FactsTests
 {
     [Theory]
+    [InlineData("A sluice is a gate that holds the water back, or the meadow has none.", "sluice", "a gate that holds the water back")]
+    [InlineData("A mere is a lake that is shallow, or one that has no outflow.", "mere", "a lake that is shallow, or one that has no outflow")]
     [InlineData("A spring tide is a tide with a large range, which occurs after full moon.", "spring tide", "a tide with a large range, which occurs after full moon")]
     [InlineData("So slack water is the short time when the stream has stopped.", "slack water", "the short time when the stream has stopped")]
     [InlineData("Mottles are grey and rusty spots that show that a soil is often waterlogged.", "mottles", "grey and rusty spots that show that a soil is often waterlogged")]

@@ -125,8 +125,15 @@ public static partial class Definitions
     [GeneratedRegex(@"^(?:(?:a|an|the) [^,]*\b" + $"(?:{Relation})" + @"\b|[^,]{0,40}\b(?:that|which|whose)\b)", RegexOptions.IgnoreCase)]
     private static partial Regex SaysWhich();
 
-    /// <summary>", and a foul stream is …": a second statement in the same sentence.</summary>
-    [GeneratedRegex(@", and (?:(?:a|an|the|on|it|they)\b|[^,]*\b(?:is|are)\b).*$|, so .*$", RegexOptions.IgnoreCase)]
+    /// <summary>What belongs to a thing that was just named, and is no statement of its own.</summary>
+    private const string NoRelative = @"(?:(?!\b(?:that|which|who|whom|whose|where|when|what|how)\b)[^,])*";
+
+    private const string Stating = @"\b(?:is|are|was|were|has|have|had|can|will|must)\b";
+
+    /// <summary>", and a foul stream is …", ", or peat has …": a second statement in the same sentence.</summary>
+    [GeneratedRegex(
+        @", and (?:(?:a|an|the|on|it|they)\b|[^,]*\b(?:is|are)\b).*$|, so .*$" + $"|, (?:and|but|or) {NoRelative}{Stating}.*$",
+        RegexOptions.IgnoreCase)]
     private static partial Regex SecondClause();
 
     /// <summary>A capital in the middle where a sentence began that the recogniser did not divide.</summary>
