@@ -52,13 +52,13 @@ public static partial class MovingPicture
     }
 
     /// <summary>Writes the picture at a time as a small JPEG.</summary>
-    /// <param name="width">In pixels; the height follows.</param>
+    /// <param name="width">In pixels at most, and no wider than the video; the height follows.</param>
     /// <exception cref="MediaProblemException">There is none.</exception>
     public static async Task Still(string path, int atMs, int width, string into, CancellationToken cancel)
     {
         var (exit, _, _) = await FfmpegProcess.Run(
             "ffmpeg",
-            ["-nostdin", "-y", .. Recording.Bounds, "-ss", FfmpegProcess.Seconds(atMs), "-i", path, "-map", "0:v:0", "-frames:v", "1", "-vf", $"scale={width}:-2", "-map_metadata", "-1", "-q:v", "4", "-f", "image2", "-update", "1", into],
+            ["-nostdin", "-y", .. Recording.Bounds, "-ss", FfmpegProcess.Seconds(atMs), "-i", path, "-map", "0:v:0", "-frames:v", "1", "-vf", $"scale='min({width},iw)':-2", "-map_metadata", "-1", "-q:v", "4", "-f", "image2", "-update", "1", into],
             cancel);
         if (exit != 0 || new FileInfo(into) is not { Exists: true, Length: > 0 })
         {

@@ -49,5 +49,14 @@ public sealed class MovingPictureTests : IDisposable
         await Assert.ThrowsAsync<MediaProblemException>(() => MovingPicture.Still(Path.Combine(made.Folder, "slides.mp4"), 90_000, 160, still + "2", TestContext.Current.CancellationToken));
     }
 
+    [Fact]
+    public async Task A_picture_is_never_wider_than_its_video()
+    {
+        var (video, own, large) = (made.File("slides.mp4", Slides + Joined), Path.Combine(made.Folder, "own.jpg"), Path.Combine(made.Folder, "large.jpg"));
+        await MovingPicture.Still(video, 25_000, 320, own, TestContext.Current.CancellationToken);
+        await MovingPicture.Still(video, 25_000, 4_000, large, TestContext.Current.CancellationToken);
+        Assert.Equal(await File.ReadAllBytesAsync(own, TestContext.Current.CancellationToken), await File.ReadAllBytesAsync(large, TestContext.Current.CancellationToken));
+    }
+
     public void Dispose() => made.Dispose();
 }

@@ -22,6 +22,9 @@ public sealed record Evidence(string PassageId, int StartMs, int EndMs, string Q
     public static Evidence Between(Transcript transcript, int startMs, int endMs) =>
         Sentences.Of(transcript.Passages).Where(s => s.EndMs > startMs && s.StartMs < endMs).ToList() is { Count: > 0 } run ? Of(run) : throw new Problems.NotValidException("Nothing is said there.");
 
+    /// <summary>What is said at a time, or was said last before it; where there is nothing, the place alone, of which nothing is quoted.</summary>
+    public static Evidence At(IEnumerable<Sentence> sentences, int ms) => sentences.LastOrDefault(s => s.StartMs <= ms) is { } said ? Of(said) : new Evidence("", ms, ms, "");
+
     /// <summary>Names the place in its lecture, whatever is said of it.</summary>
     [JsonIgnore]
     public string Key => string.Create(CultureInfo.InvariantCulture, $"{StartMs}-{EndMs}");

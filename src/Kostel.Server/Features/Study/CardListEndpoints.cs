@@ -79,7 +79,6 @@ internal static class CardListEndpoints
         return TypedResults.Ok(new BroughtCards(added, listed.Count - added));
     }
 
-    /// <summary>The sentence that is said at a time; without one the beginning, of which nothing is quoted.</summary>
-    private static Evidence Place(List<Sentence> sentences, int? startMs) =>
-        startMs is { } at && sentences.LastOrDefault(s => s.StartMs / 1_000 <= at / 1_000) is { } said ? Evidence.Of(said) : new Evidence("", 0, 0, "");
+    /// <summary>A list has whole seconds: the sentence may begin within the one that is named.</summary>
+    private static Evidence Place(IEnumerable<Sentence> sentences, int? startMs) => startMs is { } at ? Evidence.At(sentences, at - (at % 1_000) + 999) : Evidence.At([], 0);
 }

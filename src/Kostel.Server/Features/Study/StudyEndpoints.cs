@@ -148,7 +148,7 @@ internal static class StudyEndpoints
         var (front, back) = (EntryRules.CardSide.Read(card.Front), EntryRules.CardSide.Read(card.Back));
         var lecture = await context.FindLecture(id, cancel);
         var transcript = await context.Transcript(lecture, cancel);
-        var source = (card.Mark is null ? Evidence.Between(transcript, card.StartMs, card.EndMs) : Beside(transcript, card.StartMs)).In(id);
+        var source = (card.Mark is null ? Evidence.Between(transcript, card.StartMs, card.EndMs) : Evidence.At(Sentences.Of(transcript.Passages), card.StartMs)).In(id);
         var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == id).ToListAsync(cancel);
         var ofMark = card.Mark is { } mark ? await PictureOf(context, id, asker.PersonId, mark, cancel) : null;
         if (there.Exists(c => c.Content.Front == front && c.Content.Back == back && c.Content.PictureFile == ofMark))
@@ -163,10 +163,6 @@ internal static class StudyEndpoints
         await context.SaveChangesAsync(cancel);
         return TypedResults.Ok(CardView.Of(row, row.Memories[0], lecture, new EvidenceViews(id, transcript)));
     }
-
-    /// <summary>What is said when a picture is shown, or was said last before.</summary>
-    private static Evidence Beside(Transcript transcript, int atMs) =>
-        Sentences.Of(transcript.Passages).LastOrDefault(s => s.StartMs <= atMs) is { } said ? Evidence.Of(said) : new Evidence("", atMs, atMs, "");
 
     private static async Task<string> PictureOf(KostelContext context, string id, int me, int mark, CancellationToken cancel) =>
         await context.MarksOf(id, me).Where(m => m.Id == mark).Select(m => m.Picture).FirstOrDefaultAsync(cancel) ?? throw PlainProblemException.NotThere("picture");
