@@ -6,6 +6,9 @@ namespace Kostel.Data;
 /// <summary>Keeps what was chosen, a name and a text each: by a person, or for the library whoever uses it.</summary>
 public static class SettingStore
 {
+    /// <summary>How often the log is tried to be emptied while somebody reads, and how long is waited between.</summary>
+    private const int MostTries = 200, WaitMs = 50;
+
     /// <summary>What is kept for the library under a name; null for nothing.</summary>
     public static Task<string?> Setting(this KostelContext context, string name, CancellationToken cancel) => context.Setting(SettingRow.OfLibrary, name, cancel);
 
@@ -24,6 +27,25 @@ public static class SettingStore
     public static async Task ForgetSetting(this KostelContext context, string name, CancellationToken cancel)
     {
         await context.Settings.Where(s => s.OwnerId == SettingRow.OfLibrary && s.Name == name).ExecuteDeleteAsync(cancel);
-        await context.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)", cancel);
+        for (var tries = 1; !await IsLogEmptied(context, cancel) && tries < MostTries; tries++)
+        {
+            await Task.Delay(WaitMs, cancel);
+        }
+    }
+
+    /// <summary>Empties the database's log; not while somebody reads what stands in it.</summary>
+    private static async Task<bool> IsLogEmptied(KostelContext context, CancellationToken cancel)
+    {
+        await context.Database.OpenConnectionAsync(cancel);
+        try
+        {
+            await using var command = context.Database.GetDbConnection().CreateCommand();
+            command.CommandText = "PRAGMA wal_checkpoint(TRUNCATE)";
+            return await command.ExecuteScalarAsync(cancel) is 0L;
+        }
+        finally
+        {
+            await context.Database.CloseConnectionAsync();
+        }
     }
 }

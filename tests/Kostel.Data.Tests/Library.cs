@@ -13,6 +13,9 @@ internal sealed class Library : IDisposable
     private readonly string folder = Directory.CreateTempSubdirectory("kostel-data-").FullName;
     private readonly TranscriptCache cache = new();
 
+    /// <summary>Where the database keeps what it has not taken in yet.</summary>
+    public string Log => Path.Combine(folder, "kostel.db-wal");
+
     public KostelContext Open() => new(
         new DbContextOptionsBuilder<KostelContext>().UseSqlite(new SqliteConnectionStringBuilder { DataSource = Path.Combine(folder, "kostel.db"), Pooling = false }.ToString()).Options,
         cache);
