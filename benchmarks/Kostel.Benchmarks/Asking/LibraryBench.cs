@@ -24,12 +24,14 @@ internal static class LibraryBench
     private static void Ask(IReadOnlyList<AskedSource> sources, WordKnowledge known, IEnumerable<(string Lecture, string Text)> questions, bool showsEach)
     {
         var finder = new AnswerFinder(sources, known);
-        var (right, among, asked) = (0, 0, 0);
+        var (right, among, asked, said, saidRight) = (0, 0, 0, 0, 0);
         foreach (var (lecture, text) in questions)
         {
             var answer = finder.Ask(text);
             asked++;
             right += answer.Lines.Count > 0 && answer.Lines[0].LectureId == lecture ? 1 : 0;
+            said += answer.State == AnswerState.Said ? 1 : 0;
+            saidRight += answer.State == AnswerState.Said && answer.Lines[0].LectureId == lecture ? 1 : 0;
             among += answer.Lines.Any(l => l.LectureId == lecture) ? 1 : 0;
             if (showsEach && (answer.Lines.Count == 0 || answer.Lines[0].LectureId != lecture))
             {
@@ -37,6 +39,6 @@ internal static class LibraryBench
             }
         }
 
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"| {asked} questions over {sources.Count} lectures | right lecture first {100.0 * right / asked:0.0} % | in three {100.0 * among / asked:0.0} % |"));
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"| {asked} questions over {sources.Count} lectures | right lecture first {100.0 * right / asked:0.0} % | in three {100.0 * among / asked:0.0} % | called said {said}, of the right lecture {saidRight} |"));
     }
 }

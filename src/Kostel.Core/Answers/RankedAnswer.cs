@@ -28,10 +28,13 @@ internal sealed class RankedAnswer
 
     public static RankedAnswer Of(AnswerGround ground, Question question, AnswerFeatures features, double[] ranking)
     {
+        var said = Array.ConvertAll(features.Of, f => AnswerModel.Sum(ranking, f));
         var behind = ground.BehindByTitle(question);
-        var scores = features.Of.Select((f, i) => AnswerModel.Sum(ranking, f) + (OfTitle * behind[ground.SourceOf(i)])).ToArray();
+        var scores = said.Select((s, i) => s + (OfTitle * behind[ground.SourceOf(i)])).ToArray();
         var order = Enumerable.Range(0, scores.Length).OrderByDescending(i => scores[i]).ToArray();
-        return new RankedAnswer(question, scores, order, StateOf(ground, question, features, scores, order));
+
+        // A title tells where to look, and not that what stands there answers.
+        return new RankedAnswer(question, scores, order, StateOf(ground, question, features, said, order));
     }
 
     private static double[] StateOf(AnswerGround ground, Question question, AnswerFeatures features, double[] scores, int[] order)
