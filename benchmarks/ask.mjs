@@ -14,7 +14,7 @@ const lists = { 'benchmarks/questions/fresh.tsv': 'benchmarks/lectures/fresh', '
 const spoken = ['bicycle-lanes-seminar', 'cheese-demonstration', 'memory-lecture', 'pendulum-clocks', 'sourdough-chemistry', 'noise-and-hearing']
 
 if (how === 'written') bench('written', 'benchmarks/written', ...process.argv.slice(3))
-else if (how === 'right') bench('right', 'benchmarks/questions/demo.tsv', 'demo/transcripts')
+else if (how === 'right') bench('right', 'benchmarks/questions/demo.tsv', 'demo/transcripts', 'benchmarks/questions/lectures.tsv', 'benchmarks/lectures')
 else if (how === 'spoken') {
   const folder = mkdtempSync(join(tmpdir(), 'kostel-spoken-'))
   speakAndWrite(folder, spoken.map((name) => [`benchmarks/lectures/fresh/${name}.txt`, `benchmarks/lectures/${name}.txt`].find(existsSync)), (file) => basename(file, '.txt'))

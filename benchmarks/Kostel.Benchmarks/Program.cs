@@ -101,12 +101,12 @@ if (args is ["spoken", var askedOf, var writtenTexts, var heardTexts])
     return;
 }
 
-// With "right LIST FOLDER" questions are put to all transcripts of a folder at once.
-if (args is ["right", var asked, var transcripts])
+// With "right LIST FOLDER LIST FOLDER" questions are put to all transcripts of a folder at once, and to all written texts of another.
+if (args is ["right", var asked, var transcripts, var askedAtOnce, var textsAtOnce])
 {
     var known = new WordKnowledgeFiles(models).Value;
     LibraryBench.Run(asked, transcripts, known);
-    LibraryBench.OfTexts(AskedText.ReadAll("benchmarks/questions/lectures.tsv", "benchmarks/lectures", known), known);
+    LibraryBench.OfTexts(AskedText.ReadAll(askedAtOnce, textsAtOnce, known), known);
     return;
 }
 

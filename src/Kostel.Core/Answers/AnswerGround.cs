@@ -87,11 +87,12 @@ internal sealed class AnswerGround
     public SentenceForms Forms(int i) => forms[i];
 
     /// <summary>For each lecture, how much of a question's words its title has less than the title that has most of them; 0 for that one, down to -1.</summary>
-    public double[] BehindByTitle(Question question)
+    /// <param name="weights">What each word of the question is worth.</param>
+    public double[] BehindByTitle(Question question, double[] weights)
     {
-        var weights = question.Words.Select(Weight).ToArray();
         var shares = titles.ConvertAll(t => weights.Where((_, k) => t.Contains(question.Words[k].Stem)).Sum() / Math.Max(1e-9, weights.Sum()));
-        return shares.Select(s => s - shares.Max()).ToArray();
+        var most = shares.Max();
+        return shares.Select(s => s - most).ToArray();
     }
 
     /// <summary>Whether a sentence tells somebody to do something: it begins with a verb in its plain form.</summary>

@@ -29,7 +29,7 @@ internal sealed class RankedAnswer
     public static RankedAnswer Of(AnswerGround ground, Question question, AnswerFeatures features, double[] ranking)
     {
         var said = Array.ConvertAll(features.Of, f => AnswerModel.Sum(ranking, f));
-        var behind = ground.BehindByTitle(question);
+        var behind = ground.BehindByTitle(question, features.Weights);
         var scores = said.Select((s, i) => s + (OfTitle * behind[ground.SourceOf(i)])).ToArray();
         var order = Enumerable.Range(0, scores.Length).OrderByDescending(i => scores[i]).ToArray();
 

@@ -152,24 +152,7 @@ internal sealed class StudyMaking(KostelContext context, IGrammar grammar, WordK
     {
         var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == lecture.Id).ToListAsync(cancel);
         var language = (await context.Transcript(lecture, cancel)).Language;
-        return SheetStudy.Cards(sheet, language, there.Select(c => c.Content), grammar, words.Value).Where(d => !there.Exists(c => c.SourceKey == SheetStudy.KeyOf(d))).Take(most).ToList();
-    }
-
-    /// <summary>Adds cards of a sheet, besides those that are there.</summary>
-    /// <param name="cards">Each with its key.</param>
-    public async Task AddOfSheet(string id, IReadOnlyList<(string Key, CardDraft Card)> cards, CancellationToken cancel)
-    {
-        await using var all = await context.Database.BeginTransactionAsync(cancel);
-        var there = await context.Cards.Where(c => c.LectureId == id).Select(c => c.SourceKey).ToListAsync(cancel);
-        foreach (var (key, card) in cards.DistinctBy(c => c.Key).Where(c => !there.Contains(c.Key)))
-        {
-            var row = CardRow.Of(id, card, Now);
-            row.SourceKey = key;
-            context.Cards.Add(row);
-        }
-
-        await context.SaveChangesAsync(cancel);
-        await all.CommitAsync(cancel);
+        return SheetStudy.Cards(sheet, language, there.Select(c => c.Content), grammar, words.Value).Where(d => !there.Exists(c => d.AsksTheSameAs(c.SourceKey, c.Source))).Take(most).ToList();
     }
 
     /// <summary>A quiz of what stands on a sheet of a lecture, in place of the one that is shown.</summary>

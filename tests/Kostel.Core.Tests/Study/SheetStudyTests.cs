@@ -41,7 +41,7 @@ public sealed class SheetStudyTests
     {
         var source = new Evidence("p1", 5_000, 9_000, "The old queen leads a swarm in May.");
         var sheet = new Sheet(["Question", "Answer"], [new SheetPart("", [new SheetLine(["Who leads a swarm?", "The old queen."], source), new SheetLine(["When do bees leave?", "In May."], source)])]);
-        Assert.Equal(2, Cards(sheet).Select(SheetStudy.KeyOf).Distinct().Count());
+        Assert.Equal(2, Cards(sheet).Select(c => c.Key).Distinct().Count());
     }
 
     [Fact]

@@ -20,8 +20,11 @@ public sealed record CardDraft(CardContent Content, Evidence Source)
     /// <summary>Whether it is another card from its other side.</summary>
     public bool IsReversed { get; init; }
 
+    /// <summary>Names it where several cards ask about one place; null where the place does.</summary>
+    public string? Name { get; init; }
+
     /// <summary>What it asks about, whatever its wording: a card is made once for each, and once from its other side.</summary>
-    public string Key => IsReversed ? $"{Asks.Key}-reversed" : Asks.Key;
+    public string Key => Name ?? (IsReversed ? $"{Asks.Key}-reversed" : Asks.Key);
 
     /// <summary>The same from its other side; null where that asks nothing.</summary>
     public CardDraft? Reversed() => ReversedCards.Of(Content) is { } content ? this with { Content = content, IsReversed = true } : null;
@@ -30,7 +33,7 @@ public sealed record CardDraft(CardContent Content, Evidence Source)
     /// <param name="key">Its key; one of another form, from before there were keys, stands for the whole of its source.</param>
     /// <param name="source">What it rests on.</param>
     public bool AsksTheSameAs(string key, Evidence source) =>
-        key == Source.Key || Asks.IsSamePlace(key.Split('-') is [var from, var to, ..] && int.TryParse(from, NumberStyles.None, CultureInfo.InvariantCulture, out var start)
+        Name is not null ? key == Name : key == Source.Key || Asks.IsSamePlace(key.Split('-') is [var from, var to, ..] && int.TryParse(from, NumberStyles.None, CultureInfo.InvariantCulture, out var start)
             && int.TryParse(to, NumberStyles.None, CultureInfo.InvariantCulture, out var end)
                 ? source with { StartMs = start, EndMs = end }
                 : source);

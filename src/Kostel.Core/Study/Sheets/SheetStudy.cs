@@ -44,11 +44,11 @@ public static class SheetStudy
     public static IReadOnlyList<CardDraft> Cards(Sheet sheet, string language, IEnumerable<CardContent> there, IGrammar? grammar, WordKnowledge words)
     {
         var (asked, made) = (new AskedFacts(there), sheet.Asks() == SheetAsks.Nothing ? Made(sheet, language, grammar, words) : Asked(sheet, language));
-        return made.Where(c => !asked.Hold(c.Content)).DistinctBy(KeyOf).ToList();
+        return made.Where(c => !asked.Hold(c.Content)).Select(c => c with { Name = NameOf(c) }).DistinctBy(c => c.Key).ToList();
     }
 
-    /// <summary>Names a card of a sheet by its first wording: several lines may rest on one place.</summary>
-    public static string KeyOf(CardDraft card) => $"sheet-{Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{card.Content.Front}\n{card.Content.Back}")))[..KeyLength]}";
+    /// <summary>A card of a sheet is named by its first wording: several lines may rest on one place.</summary>
+    private static string NameOf(CardDraft card) => $"sheet-{Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{card.Content.Front}\n{card.Content.Back}")))[..KeyLength]}";
 
     /// <summary>Questions of what its lines state.</summary>
     /// <param name="seed">Decides what is asked and in which order.</param>

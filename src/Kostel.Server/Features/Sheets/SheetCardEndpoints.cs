@@ -1,6 +1,5 @@
 using Kostel.Core.Entries;
 using Kostel.Core.Study.Cards;
-using Kostel.Core.Study.Sheets;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Server.Features.Lectures;
@@ -32,7 +31,7 @@ internal static class SheetCardEndpoints
         var (row, lecture) = await Find(sheet, context, asker, cancel);
         var evidence = new EvidenceViews(lecture.Id, await context.Transcript(lecture, cancel));
         var drafts = await study.SheetDrafts(lecture, row.Content, MostCards, cancel);
-        return TypedResults.Ok(drafts.Select(d => new CardDraftView(SheetStudy.KeyOf(d), d.Content is GapCard, d.Content.Front, d.Content.Back, null, evidence.Of(d.Source.In(lecture.Id)))).ToList());
+        return TypedResults.Ok(drafts.Select(d => new CardDraftView(d.Key, d.Content is GapCard, d.Content.Front, d.Content.Back, null, evidence.Of(d.Source.In(lecture.Id)))).ToList());
     }
 
     /// <summary>The drafts are made once more, so that a card rests on the lecture and not on what a page says that it rests on.</summary>
@@ -40,13 +39,13 @@ internal static class SheetCardEndpoints
     {
         var (row, lecture) = await Find(sheet, context, asker, cancel);
         var wanted = (kept.Kept ?? []).Where(k => k is not null).DistinctBy(k => k.Key).ToList();
-        var drafts = (await study.SheetDrafts(lecture, row.Content, MostCards, cancel)).ToDictionary(SheetStudy.KeyOf);
+        var drafts = (await study.SheetDrafts(lecture, row.Content, MostCards, cancel)).ToDictionary(d => d.Key);
         if (wanted.Exists(k => !drafts.ContainsKey(k.Key ?? "")))
         {
             throw new PlainProblemException(StatusCodes.Status409Conflict, "The sheet, or the cards, were changed meanwhile. Nothing was added: look at the cards once more.");
         }
 
-        await study.AddOfSheet(lecture.Id, wanted.ConvertAll(k => (k.Key, Worded(drafts[k.Key], k))), cancel);
+        await study.Add(lecture.Id, wanted.ConvertAll(k => Worded(drafts[k.Key], k)), cancel);
         return TypedResults.NoContent();
 
         static CardDraft Worded(CardDraft draft, KeptDraft kept) => draft with { Content = draft.Content.Worded(EntryRules.CardSide.Read(kept.Front), EntryRules.CardSide.Read(kept.Back)) };
