@@ -27,30 +27,43 @@ public sealed class GrammarProcess : IGrammar, IDisposable
     private readonly TimeSpan patience;
     private readonly Lock turn = new();
     private readonly Timer ending;
-    private readonly ConcurrentDictionary<string, SentenceGrammar?> remembered = new(StringComparer.Ordinal);
+    private readonly ConcurrentDictionary<string, SentenceGrammar?> remembered;
     private Process? process;
     private long askedAt;
     private bool isMissing, isClosed;
 
     /// <summary>The parser beside this program.</summary>
-    public GrammarProcess()
-        : this("dotnet", [Path.Combine(AppContext.BaseDirectory, "Kostel.Grammar.dll")], EachAnswer)
+    /// <param name="remembered">What was read before, by whichever process; null for what this one reads.</param>
+    public GrammarProcess(ConcurrentDictionary<string, SentenceGrammar?>? remembered = null)
+        : this("dotnet", [Path.Combine(AppContext.BaseDirectory, "Kostel.Grammar.dll")], EachAnswer, remembered)
     {
     }
 
     /// <summary>Another one, which reads and answers by lines as the parser does.</summary>
-    internal GrammarProcess(string command, IReadOnlyList<string> arguments, TimeSpan patience)
+    internal GrammarProcess(string command, IReadOnlyList<string> arguments, TimeSpan patience, ConcurrentDictionary<string, SentenceGrammar?>? remembered = null)
     {
         (this.command, this.arguments, this.patience) = (command, arguments, patience);
+        this.remembered = remembered ?? new(StringComparer.Ordinal);
         ending = new Timer(_ => EndIfIdle());
     }
 
     /// <inheritdoc/>
     public IReadOnlyList<SentenceGrammar?> Read(IReadOnlyList<string> sentences, CancellationToken cancel = default)
     {
-        var read = new SentenceGrammar?[sentences.Count];
+        var (read, at) = (new SentenceGrammar?[sentences.Count], 0);
+        Read(sentences, () => at++, read, cancel);
+        return read;
+    }
+
+    /// <summary>Reads one sentence after another, each the next that nobody has taken.</summary>
+    /// <param name="sentences">All that are to be read, by this process or others.</param>
+    /// <param name="next">The place of the next one.</param>
+    /// <param name="read">Where what each is made of is put down.</param>
+    /// <param name="cancel">Stops between two sentences.</param>
+    internal void Read(IReadOnlyList<string> sentences, Func<int> next, SentenceGrammar?[] read, CancellationToken cancel)
+    {
         var failures = 0;
-        for (var i = 0; i < read.Length; i++)
+        for (var i = next(); i < read.Length; i = next())
         {
             cancel.ThrowIfCancellationRequested();
             var text = sentences[i];
@@ -83,7 +96,6 @@ public sealed class GrammarProcess : IGrammar, IDisposable
         }
 
         ending.Change(Idle, Timeout.InfiniteTimeSpan);
-        return read;
     }
 
     /// <inheritdoc/>

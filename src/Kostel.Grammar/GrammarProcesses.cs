@@ -1,8 +1,9 @@
+using System.Collections.Concurrent;
 using Kostel.Core.Grammar;
 
 namespace Kostel.Grammar;
 
-/// <summary>The grammar of English from several processes at once. A sentence always goes to the same one, which remembers it.</summary>
+/// <summary>The grammar of English from several processes at once: each takes the next sentence when it has read its last, and what one has read none reads again.</summary>
 public sealed class GrammarProcesses : IGrammar, IDisposable
 {
     private const int Most = 2;
@@ -11,7 +12,12 @@ public sealed class GrammarProcesses : IGrammar, IDisposable
 
     /// <summary>As many as there are processors, but two at most.</summary>
     public GrammarProcesses()
-        : this([.. Enumerable.Range(0, Math.Clamp(Environment.ProcessorCount, 1, Most)).Select(_ => new GrammarProcess())])
+        : this(new ConcurrentDictionary<string, SentenceGrammar?>(StringComparer.Ordinal))
+    {
+    }
+
+    private GrammarProcesses(ConcurrentDictionary<string, SentenceGrammar?> remembered)
+        : this([.. Enumerable.Range(0, Math.Clamp(Environment.ProcessorCount, 1, Most)).Select(_ => new GrammarProcess(remembered))])
     {
     }
 
@@ -20,19 +26,10 @@ public sealed class GrammarProcesses : IGrammar, IDisposable
     /// <inheritdoc/>
     public IReadOnlyList<SentenceGrammar?> Read(IReadOnlyList<string> sentences, CancellationToken cancel = default)
     {
-        var read = new SentenceGrammar?[sentences.Count];
-        var parts = Enumerable.Range(0, sentences.Count).ToLookup(i => (int)((uint)sentences[i].GetHashCode(StringComparison.Ordinal) % processes.Length));
+        var (read, last) = (new SentenceGrammar?[sentences.Count], -1);
         try
         {
-            Parallel.For(0, processes.Length, new ParallelOptions { CancellationToken = cancel }, k =>
-            {
-                var own = parts[k].ToList();
-                var answers = processes[k].Read(own.ConvertAll(i => sentences[i]), cancel);
-                for (var n = 0; n < own.Count; n++)
-                {
-                    read[own[n]] = answers[n];
-                }
-            });
+            Parallel.For(0, processes.Length, new ParallelOptions { CancellationToken = cancel }, k => processes[k].Read(sentences, () => Interlocked.Increment(ref last), read, cancel));
         }
         catch (AggregateException e) when (e.InnerExceptions.All(x => x is OperationCanceledException))
         {

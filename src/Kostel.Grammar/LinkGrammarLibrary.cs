@@ -28,9 +28,6 @@ internal static partial class LinkGrammarLibrary
     [LibraryImport(Name, EntryPoint = "parse_options_set_max_parse_time")]
     public static partial void SetParseTime(nint options, int seconds);
 
-    [LibraryImport(Name, EntryPoint = "parse_options_set_min_null_count")]
-    public static partial void SetLeastSkipped(nint options, int count);
-
     [LibraryImport(Name, EntryPoint = "parse_options_set_max_null_count")]
     public static partial void SetMostSkipped(nint options, int count);
 

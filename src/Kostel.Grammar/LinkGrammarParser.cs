@@ -17,6 +17,8 @@ internal sealed class LinkGrammarParser : IDisposable
         Link.SetVerbosity(options, 0);
         Link.SetLinkageLimit(options, MostLinkages);
         Link.SetParseTime(options, SecondsEach);
+        Link.SetMostSkipped(options, MostSkipped);
+        Link.SetIslands(options, 1);
     }
 
     /// <summary>Null where the library or its English dictionary is not installed.</summary>
@@ -33,21 +35,9 @@ internal sealed class LinkGrammarParser : IDisposable
         }
     }
 
-    /// <summary>First with every word in its place, then with as few left out as need be; null where neither is found in its time.</summary>
-    public ParsedLine? Parse(string text) => Parse(text, 0, 0, islands: false) ?? Parse(text, 1, MostSkipped, islands: true);
-
-    /// <inheritdoc/>
-    public void Dispose()
+    /// <summary>With every word in its place, else with as few left out as need be; null where neither is found in its time.</summary>
+    public ParsedLine? Parse(string text)
     {
-        _ = Link.DeleteOptions(options);
-        Link.CloseDictionary(dictionary);
-    }
-
-    private ParsedLine? Parse(string text, int least, int most, bool islands)
-    {
-        Link.SetLeastSkipped(options, least);
-        Link.SetMostSkipped(options, most);
-        Link.SetIslands(options, islands ? 1 : 0);
         Link.ResetResources(options);
         var sentence = Link.CreateSentence(text, dictionary);
         if (sentence == 0)
@@ -63,6 +53,13 @@ internal sealed class LinkGrammarParser : IDisposable
         {
             Link.DeleteSentence(sentence);
         }
+    }
+
+    /// <inheritdoc/>
+    public void Dispose()
+    {
+        _ = Link.DeleteOptions(options);
+        Link.CloseDictionary(dictionary);
     }
 
     private ParsedLine? FirstLinkage(nint sentence)

@@ -72,6 +72,23 @@ public sealed class ParserTests
         Assert.All(both.SelectMany(b => b), Assert.NotNull);
     }
 
+    [Fact]
+    public void Two_processes_share_what_is_to_be_read_and_one_that_fails_costs_its_own_sentences_only()
+    {
+        using var grammar = new GrammarProcesses([new GrammarProcess("false", [], Short), new GrammarProcess()]);
+        var read = grammar.Read([.. Enumerable.Range(0, 40).Select(i => $"The lamp has {i} shades.")]);
+        Assert.InRange(read.Count(r => r is null), 0, 4);
+    }
+
+    [Fact]
+    public void Who_stops_two_processes_stops_both()
+    {
+        using var grammar = new GrammarProcesses();
+        using var stop = new CancellationTokenSource();
+        stop.Cancel();
+        Assert.Throws<OperationCanceledException>(() => grammar.Read(["The lamp has a shade.", "The lamp has two shades."], stop.Token));
+    }
+
     private static (int First, int Count) Only(Constituent root, string label, Func<Constituent, bool> which)
     {
         var part = root.All().First(p => p.Label == label && which(p));

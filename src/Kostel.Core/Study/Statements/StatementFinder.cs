@@ -16,11 +16,11 @@ public sealed record LectureStatements(IReadOnlyList<Statement> All, IReadOnlySe
 /// </summary>
 public static class StatementFinder
 {
-    private const int Shortest = 4, Longest = 40, MostParsed = 260, MostRuns = 160, MostBefore = 2, LongestBefore = 42, WordsToASlip = 6;
+    private const int Shortest = 4, Longest = 40, MostBefore = 2, LongestBefore = 42, WordsToASlip = 6;
 
     private static readonly HashSet<string> Scopes = ["if", "unless", "until", "when", "while", "because", "since", "although", "though", "after", "before", "whether", "than", "or", "nor", "not", "except", "either", "neither"];
 
-    /// <summary>The statements of a lecture in order. Of a long lecture the grammar of the worthiest sentences only is read.</summary>
+    /// <summary>The statements of a lecture in order. Of a long lecture the grammar of the worthiest sentences only is read (<see cref="ReadingBudget"/>).</summary>
     /// <param name="sentences">All of the lecture, in order.</param>
     /// <param name="chapters">The lecture's chapters; none is allowed.</param>
     /// <param name="grammar">Tells where clauses begin.</param>
@@ -34,8 +34,8 @@ public static class StatementFinder
         var read = Read(grammar, trimmed, worth);
         var run = isHeard ? RunTogether(grammar, sentences, read, worth) : [];
         var spliced = trimmed.Select((s, i) => run.GetValueOrDefault(i) is { } apart ? apart : divides && s is not null && read[i] is { IsWhole: false } ? CommaSplices.Of(s) : []).ToList();
-        var readSpliced = Trees(grammar, spliced.SelectMany(p => p));
-        var parts = trimmed.Select((s, i) => run.ContainsKey(i) ? spliced[i] : s is null ? [] : spliced[i].Count > 1 && spliced[i].Exists(p => readSpliced[p] is { IsWhole: true }) ? spliced[i] : divides && read[i] is { } tree ? Divided(s, tree) : [s]).ToList();
+        var readSpliced = Trees(grammar, ReadingBudget.OfParts.Take(Enumerable.Range(0, spliced.Count).OrderByDescending(i => worth[i]).SelectMany(i => spliced[i])));
+        var parts = trimmed.Select((s, i) => run.ContainsKey(i) ? spliced[i] : s is null ? [] : spliced[i].Count > 1 && spliced[i].Exists(p => readSpliced.GetValueOrDefault(p) is { IsWhole: true }) ? spliced[i] : divides && read[i] is { } tree ? Divided(s, tree) : [s]).ToList();
         var readParts = Trees(grammar, parts.SelectMany((p, i) => p.Where(s => !ReferenceEquals(s, trimmed[i]) && !readSpliced.ContainsKey(s))));
         var statements = new List<Statement>();
         for (var i = 0; i < sentences.Count; i++)
@@ -145,16 +145,16 @@ public static class StatementFinder
     {
         var doubtful = Enumerable.Range(0, sentences.Count).Where(i => read[i] is not { IsWhole: true } && sentences[i].Text.EndsWith('.')).OrderByDescending(i => worth[i]).ToList();
         var candidates = doubtful.ToDictionary(i => i, i => RunOns.Candidates(sentences[i]));
-        var trees = Trees(grammar, candidates.Values.SelectMany(c => c).Take(MostRuns));
+        var trees = Trees(grammar, ReadingBudget.OfParts.Take(candidates.Values.SelectMany(c => c)));
         return doubtful
             .Select(i => (At: i, Parts: RunOns.Divided(sentences[i], candidates[i].ToDictionary(c => (c.FirstWord - sentences[i].FirstWord, c.FirstWord - sentences[i].FirstWord + c.Words.Count), c => trees.GetValueOrDefault(c)))))
             .Where(r => r.Parts.Count > 1)
             .ToDictionary(r => r.At, r => r.Parts.Select(Trimmed).OfType<Sentence>().ToList());
     }
 
-    private static SentenceGrammar?[] Read(IGrammar grammar, List<Sentence?> sentences, double[]? worth)
+    private static SentenceGrammar?[] Read(IGrammar grammar, List<Sentence?> sentences, double[] worth)
     {
-        var chosen = Enumerable.Range(0, sentences.Count).Where(i => sentences[i] is not null).OrderByDescending(i => worth?[i] ?? 0).Take(MostParsed).ToList();
+        var chosen = ReadingBudget.OfSentences.Take(Enumerable.Range(0, sentences.Count).Where(i => sentences[i] is not null).OrderByDescending(i => worth[i]), i => sentences[i]!.Words.Count);
         var read = grammar.Read(chosen.ConvertAll(i => sentences[i]!.Text));
         var all = new SentenceGrammar?[sentences.Count];
         for (var k = 0; k < chosen.Count; k++)
