@@ -78,6 +78,9 @@ try {
   mkdirSync(join(folder, 'lectures', id), { recursive: true })
   writeFileSync(join(folder, 'lectures', id, 'peaks'), loudness())
 
+  // The library is read for its search meanwhile: what is measured is a page, not that.
+  for (let i = 0; i < 60 && !(await (await fetch(`${address}/api/search?text=coast`)).json()).lectures?.length; i++) await new Promise((r) => setTimeout(r, 1000))
+  await new Promise((r) => setTimeout(r, 15_000))
   const [stood, after] = [[], []]
   for (let i = 0; i < runs; i++) {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
@@ -160,6 +163,20 @@ try {
     await library.close()
   }
 
+  // What the page's own thread worked for it: other work on the machine makes time pass and does not count here.
+  const worked = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await worked.addInitScript(() => {
+    const look = () => (document.querySelectorAll('.row .title').length > 5 ? requestAnimationFrame(() => performance.mark('shown')) : requestAnimationFrame(look))
+    requestAnimationFrame(look)
+  })
+  await browser.startTracing(worked, { categories: ['toplevel', 'blink.user_timing'] })
+  await worked.goto(`${address}/library`)
+  await worked.waitForFunction(() => performance.getEntriesByName('shown').length > 0)
+  const { traceEvents: opening } = JSON.parse((await browser.stopTracing()).toString())
+  await worked.close()
+  const shown = opening.find((e) => e.name === 'shown' && e.cat === 'blink.user_timing')
+  const work = opening.filter((e) => e.ph === 'X' && e.name.endsWith('RunTask') && e.pid === shown.pid && e.tid === shown.tid && e.ts < shown.ts).reduce((sum, e) => sum + (e.tdur ?? 0), 0) / 1000
+
   console.log('| ten hours | measured | goal |\n|---|---|---|')
   console.log(`| the stave with its sound, after the lecture stands (median of ${runs}) | ${Math.round(median(after))} ms | 300 ms |`)
   console.log(`| the same, after the address was entered | ${Math.round(median(stood))} ms | |`)
@@ -170,6 +187,7 @@ try {
   console.log('\n| library of 600 lectures | measured | goal |\n|---|---|---|')
   console.log(`| open, gone to from another screen (median of ${runs}) | ${Math.round(median(gone))} ms | 500 ms |`)
   console.log(`| open, its address entered in a new window (median of ${runs}) | ${Math.round(median(opened))} ms | 500 ms |`)
+  console.log(`| of which the page's thread worked | ${Math.round(work)} ms | |`)
   console.log(`| longest task while scrolling and filtering | ${Math.round(longest)} ms | 100 ms |`)
   console.log(`| rows after filtering | ${filtered} | |`)
 } finally {

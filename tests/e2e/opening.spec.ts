@@ -17,6 +17,28 @@ test('a link to a lecture fetches its screen and its text once, while the progra
   expect(unused).toEqual([])
 })
 
+for (const [address, parts] of [
+  ['/', [/TodayScreen.*\.js$/, /\/api\/today$/]],
+  ['/library', [/LibraryScreen.*\.js$/, /\/api\/library$/]],
+  ['/search', [/SearchScreen.*\.js$/, /\/search\/choices$/]],
+  ['/ask', [/AskScreen.*\.js$/]],
+  ['/review', [/ReviewScreen.*\.js$/]],
+  ['/bring-in', [/BringInScreen.*\.js$/]],
+  ['/course/Tides%20and%20harbours', [/CourseScreen.*\.js$/]],
+] as const)
+  test(`${address}: its screen, and what it asks for first, are fetched while the program is still being read`, async ({ page, demo }) => {
+    await page.goto(demo.address + address)
+    await expect(page.getByRole('main').getByRole('heading').first()).toBeVisible()
+    // A browser lists what it fetched once it has come.
+    const fetched = (part: RegExp) =>
+      page.evaluate((source) => performance.getEntriesByType('resource').filter((e) => new RegExp(source).test(new URL(e.name).pathname)).map((e) => ({ start: e.startTime, end: (e as PerformanceResourceTiming).responseEnd }))[0], part.source)
+    const program = await fetched(/base.*\.js$/)
+    for (const part of parts) {
+      await expect.poll(() => fetched(part), String(part)).toBeTruthy()
+      expect((await fetched(part))?.start, String(part)).toBeLessThan(program?.end ?? 0)
+    }
+  })
+
 test('the highlights of the text are worked out for passages only', async ({ page, demo }) => {
   await page.goto(`${demo.address}/lecture/why-tides`)
   await expect(passage(page, 0)).not.toBeEmpty()

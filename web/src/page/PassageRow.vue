@@ -96,8 +96,6 @@ onBeforeUnmount(() => props.actions.attach(props.passage.id, null))
 .row {
   display: grid;
   grid-template-columns: var(--page-columns);
-  content-visibility: auto;
-  contain-intrinsic-size: auto 150px;
   column-gap: 0;
 }
 .source > :nth-child(2) {

@@ -204,27 +204,29 @@ defineExpose({ bring, scrolled, comeBack, write, passages, spoken })
         @join="edit({ kind: 'endChapter', startMs: c.chapter.startMs })"
         @move="moveChapter(c.chapter.startMs, $event)"
       />
-      <template v-for="r in c.rows" :key="r.key">
-        <div v-if="r.gap" :style="{ height: `${r.gap}px` }" />
-        <PassageRow
-          v-else
-          :data-passage="r.index"
-          :data-spoken="r.index === current && spoken >= 0 ? spoken : undefined"
-          :passage="r.passage"
-          :index="r.index"
-          :speaker="r.speaker"
-          :marks="marksOf.get(r.passage.id) ?? none"
-          :is-source="r.index === source"
-          :is-current="r.index === current"
-          :is-question="r.isQuestion"
-          :hides-fillers="hidesFillers"
-          :can-edit="canEdit"
-          :doubts-shown="doubtsShown"
-          :unsure-below="transcript.unsureBelow"
-          :guessed-below="transcript.guessedBelow"
-          :actions="actions"
-        />
-      </template>
+      <div v-for="b in c.blocks" :key="b.key" class="block" :style="{ containIntrinsicHeight: `auto ${b.height}px` }">
+        <template v-for="r in b.rows" :key="r.key">
+          <div v-if="r.gap" :style="{ height: `${r.gap}px` }" />
+          <PassageRow
+            v-else
+            :data-passage="r.index"
+            :data-spoken="r.index === current && spoken >= 0 ? spoken : undefined"
+            :passage="r.passage"
+            :index="r.index"
+            :speaker="r.speaker"
+            :marks="marksOf.get(r.passage.id) ?? none"
+            :is-source="r.index === source"
+            :is-current="r.index === current"
+            :is-question="r.isQuestion"
+            :hides-fillers="hidesFillers"
+            :can-edit="canEdit"
+            :doubts-shown="doubtsShown"
+            :unsure-below="transcript.unsureBelow"
+            :guessed-below="transcript.guessedBelow"
+            :actions="actions"
+          />
+        </template>
+      </div>
     </section>
     <button v-if="!isFollowing && isPlaying" class="back" type="button" @click="comeBack">
       Back to what is being said
@@ -233,6 +235,9 @@ defineExpose({ bring, scrolled, comeBack, write, passages, spoken })
 </template>
 
 <style scoped>
+.block {
+  content-visibility: auto;
+}
 .back {
   position: sticky;
   bottom: 14px;

@@ -18,7 +18,7 @@ const rows = (t: Transcript, isReady: (index: number) => boolean = () => true) =
     () => t,
     isReady,
     () => 100,
-  ).value
+  ).value.map((c) => ({ ...c, rows: c.blocks.flatMap((b) => b.rows) }))
 
 describe('the rows of a page', () => {
   it('name who speaks where that changes, and set questions apart', () => {
@@ -48,6 +48,20 @@ describe('the rows of a page', () => {
       ['p1', 0],
       ['gap p2', 200],
     ])
+  })
+
+  it('lie in blocks that a passage more or less does not move to others, a gap in one of its own', () => {
+    const many = Array.from({ length: 300 }, (_, i) => passage(`p${i}`, i * 1000))
+    const blocks = (passages: Passage[], isReady?: (index: number) => boolean) =>
+      rows(transcript({ passages }), isReady)[0]?.blocks ?? []
+    const names = (passages: Passage[]) => blocks(passages).map((b) => b.rows.map((r) => r.key).join(' '))
+    expect(blocks(many).length).toBeGreaterThan(12)
+    expect(Math.max(...blocks(many).map((b) => b.rows.length))).toBeLessThan(40)
+    expect(blocks(many).reduce((sum, b) => sum + b.height, 0)).toBe(30_000)
+    const without = names(many.filter((p) => p.id !== 'p151'))
+    expect(names(many).filter((block) => !without.includes(block)).length).toBeLessThan(3)
+    const last = blocks(many, (index) => index < 3).at(-1)
+    expect([last?.height, last?.rows.map((r) => r.gap)]).toEqual([29_700, [29_700]])
   })
 
   it('say no names where one alone speaks', () => {

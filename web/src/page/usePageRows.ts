@@ -14,6 +14,20 @@ export interface PageRow {
   isQuestion: boolean
 }
 
+/** Rows that the browser lays out together once they come into sight, or leaves out: it looks at each block in every frame, and ten hours have a thousand passages. */
+export interface PageBlock {
+  key: string
+  /** About how high it is, until it was seen. */
+  height: number
+  rows: PageRow[]
+}
+
+const rowsInBlock = 12
+
+/** A passage with which a block begins, told by its name alone: what is added or taken out elsewhere moves no passage to another block. */
+const beginsBlock = (id: string) =>
+  [...id].reduce((sum, c) => (sum * 31 + c.charCodeAt(0)) % 9973, 7) % rowsInBlock === 0
+
 /** Passages under their chapters; one nameless chapter while there are none yet. Those that are not laid out yet are one gap. */
 export function usePageRows(
   transcript: () => Transcript,
@@ -45,13 +59,28 @@ export function usePageRows(
     return rows
   }
 
+  function blocksOf(from: number, to: number) {
+    const blocks: PageBlock[] = []
+    for (const row of rowsOf(from, to)) {
+      const height = row.gap || heightOf(row.passage)
+      const last = blocks.at(-1)
+      if (!last || row.gap || last.rows[0]?.gap || beginsBlock(row.passage.id))
+        blocks.push({ key: row.key, height, rows: [row] })
+      else {
+        last.rows.push(row)
+        last.height += height
+      }
+    }
+    return blocks
+  }
+
   return computed(() => {
     const { chapters, passages } = transcript()
     return chapters.length === 0
-      ? [{ chapter: null, rows: rowsOf(0, passages.length) }]
+      ? [{ chapter: null, blocks: blocksOf(0, passages.length) }]
       : chapters.map((chapter) => ({
           chapter,
-          rows: rowsOf(firstFrom(chapter.startMs), firstFrom(chapter.endMs)),
+          blocks: blocksOf(firstFrom(chapter.startMs), firstFrom(chapter.endMs)),
         }))
   })
 }

@@ -1,36 +1,47 @@
+using System.Collections.Concurrent;
 using System.Text;
 using System.Text.Json;
 
 namespace Kostel.Server.Features.Pages;
 
 /// <summary>What the browser is told to fetch before the program asks for it, read from the list that the front end's build leaves beside its page.</summary>
-internal static class EarlyFiles
+/// <param name="folder">The front end.</param>
+internal sealed class EarlyFiles(string folder)
 {
     private const string Entry = "index.html";
-    private const string LectureScreen = "src/features/lecture/LectureScreen.vue";
 
     /// <summary>The two faces of the page and of its margin: without them the first lines would be set twice.</summary>
     private static readonly string[] Faces = ["literata-latin-wght-normal", "atkinson-hyperlegible-next-latin-400-normal"];
 
-    /// <summary>The tags for a page that opens a lecture: its program, its style sheets and the faces. Empty without a list.</summary>
-    public static string Tags(string folder)
+    private readonly Lazy<Dictionary<string, Chunk>> list = new(() => Read(Path.Combine(folder, "manifest.json")));
+    private readonly ConcurrentDictionary<string, string> tags = new();
+
+    /// <summary>The tags for a page that opens a screen: its program, its style sheets and the faces. Empty without a list.</summary>
+    /// <param name="screen">Where it stands in the front end's sources.</param>
+    public string Tags(string screen) => tags.GetOrAdd(screen, Made);
+
+    private static Dictionary<string, Chunk> Read(string list)
     {
-        var list = Path.Combine(folder, "manifest.json");
         if (!File.Exists(list))
         {
-            return "";
+            return [];
         }
 
         using var file = File.OpenRead(list);
-        var chunks = JsonSerializer.Deserialize<Dictionary<string, Chunk>>(file, JsonSerializerOptions.Web) ?? [];
+        return JsonSerializer.Deserialize<Dictionary<string, Chunk>>(file, JsonSerializerOptions.Web) ?? [];
+    }
+
+    private string Made(string screen)
+    {
+        var chunks = list.Value;
         var already = Reached(chunks, Entry);
-        var tags = new StringBuilder();
-        foreach (var chunk in Reached(chunks, LectureScreen).Except(already).Select(name => chunks[name]))
+        var made = new StringBuilder();
+        foreach (var chunk in Reached(chunks, screen).Except(already).Select(name => chunks[name]))
         {
-            tags.Append("<link rel=\"modulepreload\" crossorigin href=\"/").Append(chunk.File).Append("\">");
+            made.Append("<link rel=\"modulepreload\" crossorigin href=\"/").Append(chunk.File).Append("\">");
             foreach (var sheet in chunk.Css ?? [])
             {
-                tags.Append("<link rel=\"stylesheet\" crossorigin href=\"/").Append(sheet).Append("\">");
+                made.Append("<link rel=\"stylesheet\" crossorigin href=\"/").Append(sheet).Append("\">");
             }
         }
 
@@ -38,11 +49,11 @@ internal static class EarlyFiles
         {
             if (face.EndsWith(".woff2", StringComparison.Ordinal) && Faces.Any(f => face.Contains(f, StringComparison.Ordinal)))
             {
-                tags.Append("<link rel=\"preload\" as=\"font\" type=\"font/woff2\" crossorigin href=\"/").Append(face).Append("\">");
+                made.Append("<link rel=\"preload\" as=\"font\" type=\"font/woff2\" crossorigin href=\"/").Append(face).Append("\">");
             }
         }
 
-        return tags.ToString();
+        return made.ToString();
     }
 
     private static HashSet<string> Reached(Dictionary<string, Chunk> chunks, string from)

@@ -22,7 +22,7 @@ internal static class PageEndpoints
             });
         }
 
-        var files = new Lazy<string>(() => EarlyFiles.Tags(folder));
+        var files = new EarlyFiles(folder);
         app.Map("/api/{**rest}", () => TypedResults.NotFound()).ExcludeFromDescription();
         app.MapFallback(async (HttpContext context) =>
         {
@@ -43,11 +43,8 @@ internal static class PageEndpoints
         });
     }
 
-    /// <summary>Lets the browser fetch a lecture's text and screen while it still reads the program.</summary>
-    private static string Early(PathString path, Lazy<string> files) =>
-        path.StartsWithSegments("/lecture", out var rest) && rest.Value is ['/', .. { Length: > 0 } id] && id.All(c => char.IsAsciiLetterOrDigit(c) || c == '-')
-            ? files.Value + Fetched($"/api/lectures/{id}/transcript") + Fetched($"/api/lectures/{id}") + Fetched($"/api/lectures/{id}/marks")
-            : "";
+    private static string Early(PathString address, EarlyFiles files) =>
+        EarlyPage.At(address) is { } page ? files.Tags(page.Screen) + string.Concat(page.Asked.Select(Fetched)) : "";
 
     private static string Fetched(string address) => $"<link rel=\"preload\" as=\"fetch\" crossorigin=\"anonymous\" href=\"{address}\">";
 }

@@ -10,8 +10,10 @@ using Microsoft.EntityFrameworkCore;
 namespace Kostel.Server.Features.Today;
 
 /// <summary>The first screen.</summary>
-/// <param name="Due">Lectures with cards that are due, most due first.</param>
-/// <param name="New">Lectures that nobody opened yet.</param>
+/// <param name="Due">Lectures with cards that are due, most due first; not more than one looks through.</param>
+/// <param name="DueLectures">How many there are.</param>
+/// <param name="New">Lectures that nobody opened yet, as the library has them; not more than one looks through.</param>
+/// <param name="NewCount">How many there are.</param>
 /// <param name="Working">What is being transcribed, waits for it or failed.</param>
 /// <param name="Unclear">Places that were marked as unclear and still are, the newest first; not more than fit a screen.</param>
 /// <param name="UnclearCount">How many there are.</param>
@@ -22,7 +24,9 @@ public sealed record TodayView(
     int DueCount,
     int ReviewedToday,
     IReadOnlyList<LectureView> Due,
+    int DueLectures,
     IReadOnlyList<LectureView> New,
+    int NewCount,
     IReadOnlyList<LectureView> Working,
     IReadOnlyList<UnclearPlace> Unclear,
     int UnclearCount,
@@ -38,7 +42,7 @@ public sealed record UnclearPlace(int Id, string LectureId, string LectureTitle,
 
 internal static class TodayEndpoints
 {
-    private const int MostUnclear = 6;
+    private const int MostUnclear = 6, MostLectures = 8;
 
     public static void MapToday(this IEndpointRouteBuilder app) => app.MapGet("/api/today", Get).WithName("getToday");
 
@@ -54,11 +58,15 @@ internal static class TodayEndpoints
             .Join(context.Lectures.Where(l => l.DeletedAt == null), m => m.LectureId, l => l.Id, (Mark, Lecture) => new { Mark, Lecture });
         var places = await unclear.OrderByDescending(u => u.Mark.MadeAt).ThenBy(u => u.Mark.Id).Take(MostUnclear)
             .Select(u => new UnclearPlace(u.Mark.Id, u.Lecture.Id, u.Lecture.Title, u.Mark.StartMs, u.Mark.Quote, u.Mark.Text)).ToListAsync(cancel);
+        var due = lectures.Where(l => l.DueCount > 0).OrderByDescending(l => l.DueCount).ToList();
+        var unopened = lectures.Where(l => l.OpenedAt is null && l.Progress is null).ToList();
         return TypedResults.Ok(new TodayView(
-            lectures.Sum(l => l.DueCount),
+            due.Sum(l => l.DueCount),
             await context.Reviews.CountAsync(r => r.OwnerId == me && r.At >= dayBegan, cancel),
-            lectures.Where(l => l.DueCount > 0).OrderByDescending(l => l.DueCount).ToList(),
-            lectures.Where(l => l.OpenedAt is null && l.Progress is null).ToList(),
+            due.Take(MostLectures).ToList(),
+            due.Count,
+            unopened.Take(MostLectures).ToList(),
+            unopened.Count,
             lectures.Where(l => l.Progress is not null).ToList(),
             places,
             await unclear.CountAsync(cancel),

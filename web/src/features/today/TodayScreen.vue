@@ -84,6 +84,9 @@ onUnmounted(stop)
             </LectureLine>
           </li>
         </ul>
+        <p v-if="today.dueLectures > today.due.length" class="k-soft more">
+          And {{ count(today.dueLectures - today.due.length, 'more lecture') }} with cards that are due.
+        </p>
       </section>
       <section v-else-if="today.lectureCount" class="quiet">
         <h2>Nothing is due</h2>
@@ -140,6 +143,10 @@ onUnmounted(stop)
         <ul class="k-rows">
           <li v-for="l in today.new" :key="l.id"><LectureLine :lecture="l" with-course /></li>
         </ul>
+        <p v-if="today.newCount > today.new.length" class="k-soft more">
+          And {{ today.newCount - today.new.length }} more that you have not opened, in the
+          <router-link class="k-link" :to="{ name: 'library' }">library</router-link>.
+        </p>
       </section>
     </template>
   </div>
