@@ -25,10 +25,16 @@ internal static class Unsaid
 
     private static readonly HashSet<string> Ordinals = ["first", "second", "third", "fourth", "fifth", "last", "next"];
 
+    private static readonly HashSet<string> Roughly = ["about", "roughly", "nearly", "almost", "around", "only", "another", "perhaps"];
+
+    private static readonly HashSet<string> Shares = ["percent", "cent", "half", "third", "thirds", "quarter", "quarters", "fifth", "fifths", "tenth", "tenths"];
+
+    private static readonly HashSet<string> Going = ["is", "are", "was", "were", "goes", "go", "went", "comes", "come", "came", "stays", "stay", "remains", "remain", "runs", "run", "falls", "fall", "ends", "end", "leaves", "leave", "reaches", "reach"];
+
     /// <summary>Whether something of it can only be understood by what was said before.</summary>
     /// <param name="words">In small letters.</param>
     public static bool IsIn(IReadOnlyList<string> words) =>
-        IsByOne(words) || Enumerable.Range(0, words.Count).Any(i => IsCompared(words, i) || IsRelation(words, i) || (words[i] is "none" && Next(words, i) is not "of") || (i > 1 && words[i] is "lot" && words[i - 2] is "with" && Next(words, i) is not "of")) || (words is ["the", var which, var verb, ..] && Ordinals.Contains(which) && StopWords.Contains(verb));
+        IsByOne(words) || IsShare(words) || Enumerable.Range(0, words.Count).Any(i => IsCompared(words, i) || IsRelation(words, i) || (words[i] is "none" && Next(words, i) is not "of") || (i > 1 && words[i] is "lot" && words[i - 2] is "with" && Next(words, i) is not "of")) || (words is ["the", var which, var verb, ..] && Ordinals.Contains(which) && StopWords.Contains(verb));
 
     /// <summary>Said of something, and not before what it describes: "a lower heat" is low enough by itself. A condition says what it is compared with.</summary>
     private static bool IsCompared(IReadOnlyList<string> words, int at) =>
@@ -38,6 +44,20 @@ internal static class Unsaid
     /// <summary>"A large one", "the big ones".</summary>
     private static bool IsByOne(IReadOnlyList<string> words) =>
         Enumerable.Range(1, Math.Max(0, Math.Min(FarEnough, words.Count) - 1)).Any(i => words[i] is "ones" || (words[i] is "one" && !Prepositions.Leads(words[i - 1]) && words[i - 1] is not ("no" or "and" or "or" or "than" or "is" or "are" or "about" or "only" or "every")));
+
+    /// <summary>"About five per cent is organic matter", "half goes into the river": of what, the sentence before says. A bare number may be one that is spoken of, and "a third is an interval".</summary>
+    private static bool IsShare(IReadOnlyList<string> words)
+    {
+        var at = words.Count > 0 && Roughly.Contains(words[0]) ? 1 : 0;
+        var isShare = at > 0;
+        while (at < words.Count && (NumberWords.IsNumber(words[at]) || words[at] is "a" or "per" || Shares.Contains(words[at])))
+        {
+            isShare |= Shares.Contains(words[at]);
+            at++;
+        }
+
+        return isShare && at > 0 && at < words.Count && (NumberWords.IsNumber(words[at - 1]) || Shares.Contains(words[at - 1])) && Going.Contains(words[at]) && !(words[0] is "a" && Next(words, at) is "a" or "an" or "the");
+    }
 
     private static bool IsRelation(IReadOnlyList<string> words, int at) =>
         at > 0 && Relations.Contains(words[at]) && words[at - 1] is "the" && Next(words, at) is var next && next is not ("of" or "between" or "in" or "that" or "as" or "to" or "from") && (next.Length == 0 || StopWords.Contains(next));

@@ -172,6 +172,10 @@ dd {
   color: var(--soft);
 }
 @media (max-width: 620px) {
+  /* No keys there, and no room to spare above a field. */
+  .dictate .k-key {
+    display: none;
+  }
   /* The field that one speaks into stays in sight. */
   .list {
     top: auto;
