@@ -48,6 +48,15 @@ public class FactsTests
     [InlineData("")]
     public void A_sentence_that_does_not(string text) => Assert.Null(text.Length == 0 ? null : Definitions.Find(Lecture.Sentence(text)));
 
+    [Fact]
+    public void An_odd_word_that_a_person_wrote_down_is_not_doubted()
+    {
+        var sentence = Lecture.Sentence("A hair-thin spring brings the balance back each time.");
+        Sentence Sure(double each) => sentence with { Words = [.. sentence.Words.Select(w => w with { Confidence = each })] };
+        Assert.Equal(1, ConfirmedWords.Settle([Sure(1)], WordKnowledge.None)[0].WeakestConfidence);
+        Assert.True(ConfirmedWords.Settle([Sure(0.99)], WordKnowledge.None)[0].WeakestConfidence < 0.6);
+    }
+
     [Theory]
     [InlineData("The soil stays cold longer in spring.", true)]
     [InlineData("Mustard grows fast but adds none.", true)]

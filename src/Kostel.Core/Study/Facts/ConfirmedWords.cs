@@ -36,7 +36,7 @@ public static class ConfirmedWords
             }
 
             // Words that do not exist are often written with a hyphen; said once only, there is nothing to tell them from real ones.
-            var isOddPair = word.Text.TrimEnd('.', ',').Contains('-') && !Tokens.Of(word.Text).Any(NumberWords.IsNumber) && said[key] == 1;
+            var isOddPair = word.Confidence < 1 && word.Text.TrimEnd('.', ',').Contains('-') && !Tokens.Of(word.Text).Any(NumberWords.IsNumber) && said[key] == 1;
             var isUnknown = word.Confidence < SureOfUnknown && said[key] < OftenEnough && words.Vectors.Count > 0 && Tokens.Of(word.Text) is [var only] && !only.Contains('\'') && char.IsLower(word.Text[0]) && !NumberWords.IsNumber(only) && words.Vectors.PlaceOf(only) < 0 && words.Lexicon.KindsOf(only).Total == 0;
             return isOddPair || isUnknown ? word with { Confidence = word.Confidence / 2 } : word;
         }
