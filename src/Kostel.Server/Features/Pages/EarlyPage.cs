@@ -6,7 +6,7 @@ namespace Kostel.Server.Features.Pages;
 internal sealed record EarlyPage(string Screen, params string[] Asked)
 {
     /// <summary>The screens that are opened by their address most, by the first part of that.</summary>
-    public static readonly IReadOnlyDictionary<string, EarlyPage> ByAddress = new Dictionary<string, EarlyPage>(StringComparer.Ordinal)
+    private static readonly Dictionary<string, EarlyPage> ByAddress = new(StringComparer.Ordinal)
     {
         [""] = new("src/features/today/TodayScreen.vue", "/api/today"),
         ["library"] = new("src/features/library/LibraryScreen.vue", "/api/library"),

@@ -12,7 +12,7 @@ namespace Kostel.Server.Features.Today;
 /// <summary>The first screen.</summary>
 /// <param name="Due">Lectures with cards that are due, most due first; not more than one looks through.</param>
 /// <param name="DueLectures">How many there are.</param>
-/// <param name="New">Lectures that nobody opened yet, as the library has them; not more than one looks through.</param>
+/// <param name="New">Lectures that nobody opened yet, in the order of the library; of many, those that were added last.</param>
 /// <param name="NewCount">How many there are.</param>
 /// <param name="Working">What is being transcribed, waits for it or failed.</param>
 /// <param name="Unclear">Places that were marked as unclear and still are, the newest first; not more than fit a screen.</param>
@@ -60,12 +60,15 @@ internal static class TodayEndpoints
             .Select(u => new UnclearPlace(u.Mark.Id, u.Lecture.Id, u.Lecture.Title, u.Mark.StartMs, u.Mark.Quote, u.Mark.Text)).ToListAsync(cancel);
         var due = lectures.Where(l => l.DueCount > 0).OrderByDescending(l => l.DueCount).ToList();
         var unopened = lectures.Where(l => l.OpenedAt is null && l.Progress is null).ToList();
+
+        // The library puts what has no day last: what was just brought in is not to be hidden by that.
+        var latest = unopened.OrderByDescending(l => l.AddedAt).Take(MostLectures).Select(l => l.Id).ToHashSet();
         return TypedResults.Ok(new TodayView(
             due.Sum(l => l.DueCount),
             await context.Reviews.CountAsync(r => r.OwnerId == me && r.At >= dayBegan, cancel),
             due.Take(MostLectures).ToList(),
             due.Count,
-            unopened.Take(MostLectures).ToList(),
+            unopened.Where(l => latest.Contains(l.Id)).ToList(),
             unopened.Count,
             lectures.Where(l => l.Progress is not null).ToList(),
             places,
