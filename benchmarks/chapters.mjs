@@ -1,12 +1,18 @@
 // Chapters: how far they are from where texts were joined (F. Choi, 2000, rebuilt from the Brown corpus with a seeded
 // generator), and from outlines of lectures that were written down before; how long four hours take.
-// Usage: chapters.mjs [titles]: the names of the chapters beside, also of those that were written.
+// Usage: chapters.mjs [titles | learn]: the names of the chapters beside, also of those that were written; or the weights learned, each text measured by those of the others.
 import { execFileSync } from 'node:child_process'
 import { readdirSync } from 'node:fs'
 
 const program = 'benchmarks/Kostel.Benchmarks/bin/Release/net10.0/Kostel.Benchmarks.dll'
 const bench = (args, input) => execFileSync('dotnet', [program, ...args], { encoding: 'utf8', input, maxBuffer: 1 << 28 })
 const texts = (folder) => readdirSync(folder).filter((f) => f.endsWith('.txt')).sort().map((f) => `${folder}/${f}`)
+if (process.argv[2] === 'learn') {
+  console.log('| folder | texts | Pk | WindowDiff | chapters written | found | of these alike |\n|---|---|---|---|---|---|---|')
+  const folders = ['', 'blind', 'fresh', 'kept', 'later', 'long', 'more', 'outlined', 'unseen', 'wide'].map((f) => `benchmarks/lectures/${f}`)
+  process.stdout.write(bench(['learn', ...folders.flatMap(texts)]))
+  process.exit()
+}
 const way = process.argv[2] === 'titles' ? 'titles' : 'lectures'
 
 console.log('| joined texts, 100 of each | method | Pk | WindowDiff |\n|---|---|---|---|')
@@ -15,12 +21,7 @@ for (const [parts, named] of [['aj', 'news and learned'], ['aklmnp', 'news and f
     const joined = execFileSync('node', ['tests/reference/choi.mjs', String(low), String(high), '100', parts], { encoding: 'utf8', maxBuffer: 1 << 28 })
     process.stdout.write(bench(['joined', `${named}, ${low}–${high}`], joined))
   }
-const groups = [
-  ['lectures that were tuned on', 'benchmarks/lectures'],
-  ['lectures that were not', 'benchmarks/lectures/unseen'],
-  ['lectures written later', 'benchmarks/lectures/later'],
-  ['lectures written last', 'benchmarks/lectures/more'],
-]
+const groups = ['', '/unseen', '/later', '/more'].map((f) => ['lectures of which the weights were learned', `benchmarks/lectures${f}`])
 for (const [named, folder] of groups) {
   console.log(`\n| ${named} | chapters written | found | Pk | number given | by words alone |\n|---|---|---|---|---|---|`)
   process.stdout.write(bench([way, ...texts(folder)]))

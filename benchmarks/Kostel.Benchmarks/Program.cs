@@ -46,14 +46,17 @@ var models = ModelFolder.Open(
     Environment.GetEnvironmentVariable("KOSTEL_MODELS")!, Environment.GetEnvironmentVariable("KOSTEL_MODEL_LOCK")!);
 
 // With "joined NAME" texts that were joined come in, one JSON a line; with "lectures FILE…" lectures with outlines are divided, with
-// "titles" before the files named too, with "named" named as they were written, with "judged LIST FOLDER" compared with titles that were judged; with "long FILE…" four hours of them are timed.
-if (args is ["joined" or "lectures" or "titles" or "named" or "judged" or "long", ..])
+// "titles" before the files named too, with "named" named as they were written, with "judged LIST FOLDER" compared with titles that were judged; with "learn FILE…" the weights are learned from them; with "long FILE…" four hours of them are timed.
+if (args is ["joined" or "lectures" or "titles" or "named" or "judged" or "long" or "learn", ..])
 {
     var words = new WordKnowledgeFiles(models).Value;
     switch (args[0])
     {
         case "joined":
             ChapterBench.Joined(args[1], Console.In.ReadToEnd().Split('\n', StringSplitOptions.RemoveEmptyEntries), words);
+            break;
+        case "learn":
+            ChapterLearning.Run(args[1..], words);
             break;
         case "judged":
             TitleBench.Judge(args[1], args[2], words);

@@ -23,6 +23,7 @@ public sealed class ReferentTests : IDisposable
     [InlineData("The engine drives two pumps.", "They fill the tank within minutes.", "They fill the tank within minutes.")]
     [InlineData("Cholera came to the town.", "It is wise to boil the water first.", "It is wise to boil the water first.")]
     [InlineData("The wall was finished late.", "It takes years to build such a wall.", "It takes years to build such a wall.")]
+    [InlineData("They've got a funny sort of year.", "They mate in autumn.", "They mate in autumn.")]
     [InlineData("She kept the light for years.", "It burned oil from whales.", "It burned oil from whales.")]
     public void What_is_meant_is_put_in_where_it_is_certain_and_only_there(string before, string said, string asked)
     {

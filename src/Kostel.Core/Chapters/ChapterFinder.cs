@@ -13,21 +13,18 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
     private const int LongestPauseMs = 3_000;
 
     /// <summary>What a pause of one second says for a boundary, and a new speaker or paragraph, in nats.</summary>
-    private const double PerSecondOfPause = 10, NewPassage = 2;
+    private const double PerSecondOfPause = 1.5, NewPassage = 0.3;
 
     /// <summary>What another slide says for a boundary, in nats (a judgement): less where slides stand shorter than chapters usually last.</summary>
-    private const double NewSlide = 10;
+    private const double NewSlide = 3;
 
     /// <summary>So near to it begins the sentence that belongs to it.</summary>
     private const int NearSlideMs = 4_000;
 
-    /// <summary>What it costs when a chapter is e times as long or as short as expected, in nats.</summary>
-    private const double PerLength = 12, PerLengthAsked = 8;
+    /// <summary>So many sentences had a chapter of the lectures that were learned from; where they have more, each is less likely the first of one.</summary>
+    private const double UnitsOfLearned = 9.4;
 
-    /// <summary>What each chapter costs, so that there are few rather than many, in nats.</summary>
-    private const double PerChapter = 6;
-
-    /// <summary>A welcome and a farewell are shorter than what lies between: so much of what shortness costs elsewhere.</summary>
+    /// <summary>A welcome and a farewell are shorter than what lies between: so much of the shortest that others may be.</summary>
     private const double AtAnEdge = 0.4;
 
     /// <summary>Where the number is asked for, no chapter is longer than this many times the mean.</summary>
@@ -35,6 +32,8 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
 
     /// <summary>In a text of fewer units any division is tried.</summary>
     private const int ShortText = 200;
+
+    private static ChapterModel Model => ChapterWeights.Learned;
 
     /// <summary>Goes by the words alone.</summary>
     public static ChapterFinder ByWords { get; } = new(() => WordKnowledge.None);
@@ -54,8 +53,19 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
         var usual = UsualPauseMs(units);
         var slides = NewSlides(units, slidesMs ?? [], durationMs);
         var known = Known(language);
-        var starts = new TopicSegmentation(units.ConvertAll(u => u.Text), known.Vectors).Divide(
-            new SegmentationEvidence(i => Boundary(units, i, usual) - slides[i], count is { } wanted ? Asked(units, wanted) : Usual(units, durationMs), TooLong(units, durationMs, count)), count);
+        var texts = units.ConvertAll(u => u.Text);
+        var topics = new TopicSegmentation(texts, known.Vectors);
+        var isJoined = JoinedTexts.Are(topics);
+        var features = new BoundaryFeatures(texts, known.Vectors);
+        double Said(int i) => Model.OfBoundary(features.Of(i, units[i].IsWhole && language == SpokenLanguages.English));
+        double HeardOrSeen(int i) => Heard(units, i, usual) + slides[i];
+        var starts = topics.Divide(
+            new SegmentationEvidence(
+                i => isJoined ? -JoinedTexts.Heard * HeardOrSeen(i) : -Said(i) - HeardOrSeen(i),
+                count is { } wanted ? Asked(units.Count, wanted, isJoined) : Usual(units, durationMs, isJoined),
+                TooLong(units, durationMs, count))
+            { Gains = isJoined ? GainWeights.Whole : Model.Gains },
+            count);
         var ends = starts.Skip(1).Append(units.Count).ToList();
         var titles = ChapterTitles.For(starts.Select((s, i) => (IReadOnlyList<Sentence>)units.GetRange(s, ends[i] - s).ConvertAll(u => u.Sentence)).ToList(), known, language);
         return starts.Select((s, i) => new Chapter(
@@ -82,7 +92,7 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
     private static double[] NewSlides(List<TextUnit> units, IReadOnlyList<int> slidesMs, int durationMs)
     {
         var says = new double[units.Count];
-        var each = NewSlide * Math.Min(1, durationMs / Lengths(durationMs).ExpectedMs / Math.Max(1, slidesMs.Count));
+        var each = NewSlide * Math.Min(1, durationMs / ChapterLengths.Of(durationMs).ExpectedMs / Math.Max(1, slidesMs.Count));
         var next = 0;
         foreach (var at in slidesMs)
         {
@@ -106,36 +116,34 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
 
     private static int PauseMs(TextUnit before, TextUnit after) => Math.Clamp(after.StartMs - before.EndMs, 0, LongestPauseMs);
 
-    /// <summary>What a boundary before a unit costs; a pause counts for what it is longer than usual.</summary>
-    private static double Boundary(List<TextUnit> units, int i, int usualPauseMs)
+    /// <summary>What is heard before a unit says for a boundary; a pause counts for what it is longer than usual.</summary>
+    private static double Heard(List<TextUnit> units, int i, int usualPauseMs)
     {
         var (before, after) = (units[i - 1], units[i]);
-        var pause = (PauseMs(before, after) - usualPauseMs) / 1000.0;
         var isNew = before.Sentence.PassageId != after.Sentence.PassageId;
-        return -(PerSecondOfPause * pause) - (isNew ? NewPassage : 0) - (after.IsWhole ? TurningPhrases.Between(before.Text, after.Text) : 0);
+        return (PerSecondOfPause * (PauseMs(before, after) - usualPauseMs) / 1000.0) + (isNew ? NewPassage : 0);
     }
 
     /// <summary>What a chapter costs where their number is found: few, of usual length.</summary>
-    private static Func<int, int, double> Usual(List<TextUnit> units, int durationMs)
+    private static Func<int, int, double> Usual(List<TextUnit> units, int durationMs, bool isJoined)
     {
-        var (shortest, expected, _) = Lengths(durationMs);
+        var (shortest, expected, _) = ChapterLengths.Of(durationMs);
+        var each = Math.Log(Math.Max(1, units.Count * expected / Math.Max(1, durationMs) / UnitsOfLearned));
         return (from, to) =>
         {
             var length = LengthMs(units, from, to);
-            var isWhole = from == 0 && to == units.Count;
             var isEdge = from == 0 || to == units.Count;
-            var off = Math.Log(Math.Max(1.0, length) / expected);
-            return !isWhole && length < (isEdge ? shortest * AtAnEdge : shortest)
+            return !(from == 0 && to == units.Count) && length < (isEdge ? shortest * AtAnEdge : shortest)
                 ? double.PositiveInfinity
-                : PerChapter + (PerLength * (isEdge && off < 0 ? AtAnEdge : 1) * Math.Abs(off));
+                : isJoined ? JoinedTexts.Length(length, expected, isEdge, isAsked: false) : each - Model.OfLength(length, expected, isEdge);
         };
     }
 
     /// <summary>What a chapter costs where their number is given: alike in length rather than not.</summary>
-    private static Func<int, int, double> Asked(List<TextUnit> units, int count)
+    private static Func<int, int, double> Asked(int units, int count, bool isJoined)
     {
-        var expected = units.Count / (double)count;
-        return (from, to) => PerLengthAsked * ((from == 0 || to == units.Count) && to - from < expected ? AtAnEdge : 1) * Math.Abs(Math.Log((to - from) / expected));
+        var expected = units / (double)count;
+        return (from, to) => (from == 0 || to == units) is var isEdge && isJoined ? JoinedTexts.Length(to - from, expected, isEdge, isAsked: true) : -Model.OfLength(to - from, expected, isEdge);
     }
 
     private static Func<int, int, bool> TooLong(List<TextUnit> units, int durationMs, int? count)
@@ -146,21 +154,10 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
             return (from, to) => to - from > most;
         }
 
-        var (_, _, longest) = Lengths(durationMs);
+        var (_, _, longest) = ChapterLengths.Of(durationMs);
         return (from, to) => to - from > 1 && LengthMs(units, from, to) > longest;
     }
 
     private static int LengthMs(List<TextUnit> units, int from, int to) =>
         (to == units.Count ? units[^1].EndMs : units[to].StartMs) - (from == 0 ? 0 : units[from].StartMs);
-
-    /// <summary>Three to ten minutes in an hour (common practice, no source), less in a short lecture.</summary>
-    private static (int ShortestMs, double ExpectedMs, int LongestMs) Lengths(int durationMs)
-    {
-        const int LeastMs = 30_000, ShortestInAnHourMs = 180_000, LongestMs = 600_000, Hour = 3_600_000;
-        const double InAnHour = 13, Growth = 0.3, ShortestOfExpected = 0.4;
-        var hours = Math.Max(durationMs, 1) / (double)Hour;
-        var expected = durationMs / Math.Max(1, InAnHour * Math.Pow(hours, Growth));
-        expected = Math.Clamp(expected, LeastMs, LongestMs * 0.7);
-        return ((int)Math.Clamp(expected * ShortestOfExpected, LeastMs, ShortestInAnHourMs), expected, (int)Math.Clamp(expected * 4, LeastMs * 5, LongestMs));
-    }
 }

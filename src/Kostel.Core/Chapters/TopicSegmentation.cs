@@ -7,7 +7,21 @@ namespace Kostel.Core.Chapters;
 /// <param name="Boundary">What it costs to begin a segment at this unit; negative where something speaks for it.</param>
 /// <param name="Length">What a segment from one unit to another (exclusive) costs for its length; infinite where it is too long or too short.</param>
 /// <param name="IsTooLong">Whether a segment, and every longer one from the same start, is refused.</param>
-public sealed record SegmentationEvidence(Func<int, double> Boundary, Func<int, int, double> Length, Func<int, int, bool> IsTooLong);
+public sealed record SegmentationEvidence(Func<int, double> Boundary, Func<int, int, double> Length, Func<int, int, bool> IsTooLong)
+{
+    /// <summary>How much what holds a segment together counts beside that.</summary>
+    public GainWeights Gains { get; init; } = GainWeights.Whole;
+}
+
+/// <summary>How much it counts that a segment's words, its manner and its meaning hold together.</summary>
+public sealed record GainWeights(double Words, double Manner, double Meaning)
+{
+    /// <summary>As the model has them.</summary>
+    public static GainWeights Whole { get; } = new(1, 1, 1);
+
+    /// <summary>The weighed sum.</summary>
+    internal double Of((int End, double Words, double Manner, double Meaning) gain) => (Words * gain.Words) + (Manner * gain.Manner) + (Meaning * gain.Meaning);
+}
 
 /// <summary>
 /// Divides a sequence of short texts where the subject changes: the division of greatest probability under a model in which
@@ -96,14 +110,15 @@ public sealed class TopicSegmentation
         for (var start = 0; start < Count; start++)
         {
             var opening = start == 0 ? 0 : evidence.Boundary(start);
-            foreach (var (end, gain) in Gains(start))
+            foreach (var gain in Gains(start))
             {
+                var end = gain.End;
                 if (evidence.IsTooLong(start, end))
                 {
                     break;
                 }
 
-                var cost = opening + evidence.Length(start, end) - gain;
+                var cost = opening + evidence.Length(start, end) - evidence.Gains.Of(gain);
                 if (layers == 0)
                 {
                     Take(0, 0, start, end, cost);
@@ -129,8 +144,11 @@ public sealed class TopicSegmentation
         }
     }
 
-    /// <summary>How much likelier a segment is than its words one by one, for every end after a start.</summary>
-    private IEnumerable<(int End, double Gain)> Gains(int start)
+    /// <summary>How much likelier a segment is than its words one by one.</summary>
+    internal double Gain(int start, int end) => GainWeights.Whole.Of(Gains(start).ElementAt(end - start - 1));
+
+    /// <summary>The same for every end after a start, by what holds it together.</summary>
+    internal IEnumerable<(int End, double Words, double Manner, double Meaning)> Gains(int start)
     {
         words.Begin();
         manners.Begin();
@@ -138,7 +156,7 @@ public sealed class TopicSegmentation
         {
             words.Add(end - 1);
             manners.Add(end - 1);
-            yield return (end, words.Gain + manners.Gain + Meaning(start, end));
+            yield return (end, words.Gain, manners.Gain, Meaning(start, end));
         }
     }
 

@@ -3,19 +3,35 @@ using Kostel.Core.Text;
 
 namespace Kostel.Core.Chapters;
 
+/// <summary>What a sentence does at its beginning.</summary>
+internal enum Turning
+{
+    /// <summary>Nothing of this.</summary>
+    None,
+
+    /// <summary>It says that something else comes.</summary>
+    Announces,
+
+    /// <summary>It may turn to something else.</summary>
+    Turns,
+
+    /// <summary>It goes on with the same.</summary>
+    GoesOn,
+}
+
 /// <summary>What lecturers say when they turn to something else, and what shows that they go on with the same.</summary>
 /// <remarks>Discourse markers as evidence of a boundary: R. Passonneau and D. Litman, "Discourse segmentation by human and automated means", 1997; the lists are common practice, no source.</remarks>
-public static partial class TurningPhrases
+internal static partial class TurningPhrases
 {
-    private const double Announces = 10, Turns = 5, GoesOn = -5, Closes = 12;
-
-    /// <summary>How much speaks for a new chapter between two sentences, in nats; negative against it.</summary>
-    public static double Between(string before, string after)
+    /// <summary>What the beginning of a sentence shows.</summary>
+    public static Turning Opening(string text)
     {
-        var first = after.TrimStart('"', '“', '‘', '(', ' ');
-        var opening = Announcement().IsMatch(first) ? Announces : Turn().IsMatch(first) ? Turns : Continuation().IsMatch(first) ? GoesOn : 0;
-        return opening + (Closing().IsMatch(before) ? Closes : 0);
+        var first = text.TrimStart('"', '“', '‘', '(', ' ');
+        return Announcement().IsMatch(first) ? Turning.Announces : Turn().IsMatch(first) ? Turning.Turns : Continuation().IsMatch(first) ? Turning.GoesOn : Turning.None;
     }
+
+    /// <summary>Whether a sentence closes what was spoken of.</summary>
+    public static bool Closes(string text) => Closing().IsMatch(text);
 
     private const string Marker = @"(?:and|so|now|okay|ok|right|well|alright|good|but|then|anyway|yeah)";
     private const string Markers = "^(?:" + Marker + @"[\s,.:]+){0,3}";
@@ -39,7 +55,7 @@ public static partial class TurningPhrases
     private const string Times = "spring|summer|autumn|winter|the (?:end|evening|morning)|\\d{4}|" + CalendarWords.MonthNames;
     private const string InTime = "(?:and |so |then )*(?:by|from|until|in) (?:early |late )?(?:" + Times + ")";
     private const string Asking = "so,? (?:what|how|why|when|where|who)|what|how|why|suppose|imagine";
-    private const string Turning = $@"^(?:now|okay|ok|right|alright|anyway|well then|{Asking}|first|in the (?:first|second|last) (?:place|part)|{InTime})\b";
+    private const string TurningForm = $@"^(?:now|okay|ok|right|alright|anyway|well then|{Asking}|first|in the (?:first|second|last) (?:place|part)|{InTime})\b";
 
     private const string Pointing = "this|that|these|those|it|its|they|their|them|he|she|his|her|which|such|both|either|that's|it's|there";
     private const string Joining = "and|but|because|then|for (?:example|instance)|also|in (?:other words|fact|that case)|yes|no|or";
@@ -52,7 +68,7 @@ public static partial class TurningPhrases
     [GeneratedRegex($"(?:{Announcing}|{Naming})", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Announcement();
 
-    [GeneratedRegex(Turning, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
+    [GeneratedRegex(TurningForm, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Turn();
 
     [GeneratedRegex(GoingOn, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]

@@ -17,7 +17,7 @@ internal static partial class EdgeTitles
         var texts = sentences.Select(s => s.Text).ToList();
         var greets = texts.Take(6).Any(t => Greeting().IsMatch(t));
         var plans = texts.Count(t => Plan().IsMatch(t));
-        var about = texts.Count(t => Greeting().IsMatch(t) || Plan().IsMatch(t) || Housekeeping().IsMatch(t));
+        var about = texts.Count(SpeaksOfWhatComes);
         return IsMostly(about, texts.Count) && (greets || plans > 1) ? (greets, plans > 0) switch
         {
             (true, true) => "Welcome and plan",
@@ -35,7 +35,7 @@ internal static partial class EdgeTitles
         var tasks = texts.Count(t => Tasks().IsMatch(t));
         var next = texts.Count(t => NextTime().IsMatch(t));
         var asks = texts.Count(t => Questions().IsMatch(t));
-        if (!IsMostly(texts.Count(t => Summing().IsMatch(t) || Tasks().IsMatch(t) || NextTime().IsMatch(t) || Questions().IsMatch(t) || Goodbye().IsMatch(t)), texts.Count))
+        if (!IsMostly(texts.Count(TakesLeave), texts.Count))
         {
             return null;
         }
@@ -55,6 +55,12 @@ internal static partial class EdgeTitles
             }
         }
     }
+
+    /// <summary>Whether a sentence greets, says what is to come, or is about the room and the papers.</summary>
+    public static bool SpeaksOfWhatComes(string text) => Greeting().IsMatch(text) || Plan().IsMatch(text) || Housekeeping().IsMatch(text);
+
+    /// <summary>Whether a sentence sums up, sets tasks, speaks of next time or says goodbye.</summary>
+    public static bool TakesLeave(string text) => Summing().IsMatch(text) || Tasks().IsMatch(text) || NextTime().IsMatch(text) || Questions().IsMatch(text) || Goodbye().IsMatch(text);
 
     private static bool IsMostly(int cues, int sentences) =>
         cues > 0 && sentences <= LongestSentences && (sentences <= CertainSentences ? cues >= sentences * CueShare : cues >= sentences * CueShare * 1.4);

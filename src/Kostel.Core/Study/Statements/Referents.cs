@@ -71,7 +71,7 @@ internal static class Referents
 
         var before = statements[at - 1];
         if (before is not { Before.Count: 0, Grammar: { } tree } || before.Sentence < statement.Sentence - 1 || before.Part.EndMs != statement.Before[^1].EndMs || before.Part.StartMs != statement.Before[^1].StartMs
-            || MainClause.Of(tree) is not { Subject: { First: 0, Count: <= LongestSubject } subject } clause)
+            || MainClause.Of(tree) is not { Subject: { First: 0, Count: > 0 and <= LongestSubject } subject } clause)
         {
             return null;
         }
