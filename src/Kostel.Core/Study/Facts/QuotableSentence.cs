@@ -61,9 +61,9 @@ public static partial class QuotableSentence
     /// <summary>Whether the last word leaves the sentence open: the recogniser took a pause for its end.</summary>
     public static bool BreaksOff(IReadOnlyList<string> words) => words.Count == 0 || LeavesOpen.Contains(words[^1]);
 
-    /// <summary>Whether no word was doubtful and none looks like letters read out one by one.</summary>
+    /// <summary>Whether no word was doubtful and none looks like letters read out one by one; what a person wrote ("V times I") is as it should be.</summary>
     public static bool IsHeardWell(Sentence sentence) =>
-        sentence.Words.All(w => w.Confidence >= SureEnough && !SpelledOut().IsMatch(w.Text));
+        sentence.Words.All(w => w.Confidence >= SureEnough && !(w.Confidence < 1 && SpelledOut().IsMatch(w.Text)));
 
     /// <summary>"Now to the spring tides, …": what is spoken of next.</summary>
     private const string Announcement = @"(?:now (?:to )?the [\p{L} ]{3,24}|(?:two|three|four|five|a few) (?:more )?words(?: first)?),\s+";

@@ -13,7 +13,8 @@ internal static class LeadIns
         so|and|but|now|well|okay|ok|right|anyway|also|again|yes|yeah|no|oh|um|er|uh|hmm|er er|finally|therefore|then|remember|remember that|notice|notice that|note that|look|see|you see|you know|i mean|of course|in fact|
         actually|basically|as i said|as i say|as we said|as you know|as we saw|as we have seen|as you see|as you can see|let's say|in other words|by the way|mind you|the point is that|the point is|the thing is|the trick is that|
         for most purposes|in practice|in short|to sum up|to be honest|what i want to say is that|i think|i think that|i'd say|i would say|we say that|we can say that|it turns out that|you will notice that|you'll notice that|you will see that|you'll see that|you see that|don't forget that|do not forget that|the fact is that|it is important that|it's important that|it is clear that|keep in mind that|
-        first of all|to begin with|and then|and so|but then|so then|which means|that means|that means that|this means|this means that|so what happens is|what happens is that|what happens is|here's the thing|let me say this
+        first of all|to begin with|and then|and so|but then|so then|which means|that means|that means that|this means|this means that|so what happens is|what happens is that|what happens is|here's the thing|let me say this|
+        the thing is that|the other thing is that|another thing is that|the first thing is that|the last thing is that|one thing is that|the funny thing is that|the strange thing is that|the nice thing is that|the interesting thing is that|the important thing is that|the surprise is that|my point is that
         """);
 
     private static readonly string[][] After = Phrases("""

@@ -28,8 +28,21 @@ public sealed record Statement(Sentence Part, IReadOnlyList<Sentence> Before, Se
     public static bool Leans(Sentence sentence)
     {
         var words = Tokens.Of(sentence.Text);
-        return (words.Take(2).Any(Pointing.Contains) && !CountsOne(words)) || words.Take(5).Any(w => w is "it" or "they" or "them" or "it's" or "they're") || words is [_, "call", "that", ..] || IsOneOfMany(words) || words.Zip(words.Skip(1)).Any(p => p is ("that", "reason" or "way" or "case")) || words.Any(w => w is "this" or "these" or "those") || Unsaid.IsIn(words);
+        return (Enumerable.Range(0, Math.Min(2, words.Count)).Any(i => Pointing.Contains(words[i]) && !IsSaidBehind(words, i)) && !CountsOne(words)) || words.Take(5).Any(w => w is "it" or "they" or "them" or "it's" or "they're") || words is [_, "call", "that", ..] || IsOneOfMany(words)
+            || words.Zip(words.Skip(1)).Any(p => p is ("that", "reason" or "way" or "case")) || Enumerable.Range(0, words.Count).Any(i => words[i] is "this" or "these" or "those" && !IsSaidBehind(words, i) && !IsSaidBefore(words, i)) || Unsaid.IsIn(words);
     }
+
+    /// <summary>"Those who owe money", "there's a muscle in the ear": who or what is said behind.</summary>
+    private static bool IsSaidBehind(IReadOnlyList<string> words, int at) => at + 1 < words.Count && words[at] switch
+    {
+        "those" => words[at + 1] is "who" or "who've" or "who're" or "whose" or "which" or "that" or "of" or "with" or "without",
+        "there's" => words[at + 1] is "a" or "an" or "no" or "always" or "never" || NumberWords.IsNumber(words[at + 1]),
+        _ => false,
+    };
+
+    /// <summary>"… to keep a book, and from these books it makes a basket": the same thing was named in the sentence.</summary>
+    private static bool IsSaidBefore(IReadOnlyList<string> words, int at) =>
+        at + 1 < words.Count && Tokens.Stem(words[at + 1]) is var named && words[at + 1].Length > 2 && !StopWords.Contains(words[at + 1]) && words.Take(at).Any(w => Tokens.Stem(w) == named);
 
     /// <summary>"The second trouble begins …": which the others are was said before; "the second law of motion" has its name.</summary>
     private static bool IsOneOfMany(IReadOnlyList<string> words) => words is ["the", "second" or "third" or "fourth" or "fifth" or "latter" or "former", ..] && !words.Skip(3).Take(2).Contains("of");
