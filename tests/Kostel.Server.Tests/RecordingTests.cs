@@ -26,7 +26,9 @@ public sealed class RecordingTests : IDisposable
     private Task<JsonNode> Begin(bool keepsSound = true) =>
         server.Post("/api/recordings", new { title = "Fog at the quay", course = "Weather", keepsSound, agreed = true, heldOn = "2026-11-26" });
 
-    private async Task<HttpResponseMessage> Send(JsonNode recording, int number, byte[] piece, int since = 0)
+    private Task<HttpResponseMessage> Send(JsonNode recording, int number, byte[] piece, int since = 0) => SendTo(server, recording, number, piece, since);
+
+    private static async Task<HttpResponseMessage> SendTo(ServerProcess server, JsonNode recording, int number, byte[] piece, int since = 0)
     {
         using var body = new ByteArrayContent(piece);
         body.Headers.ContentType = new MediaTypeHeaderValue("application/octet-stream");
@@ -90,6 +92,48 @@ public sealed class RecordingTests : IDisposable
 
         var id = (string)(await server.Post($"/api/recordings/{recording["id"]}/end"))["lectureId"]!;
         var file = await File.ReadAllBytesAsync(Path.Combine(folder, "lectures", id, "original"));
+        Assert.Equal(pieces.SelectMany(p => p), file.Skip(44));
+    }
+
+    [Fact]
+    public async Task On_a_full_disk_what_was_recorded_is_kept_and_with_room_again_it_goes_on()
+    {
+        using var disk = new SmallDisk("24m");
+        using var own = new ServerProcess(disk.Folder);
+        var recording = await own.Post("/api/recordings", new { title = "Fog at the quay", course = "Weather", keepsSound = true, agreed = true, heldOn = "2026-11-26" });
+        var pieces = Speech(9);
+        for (var i = 0; i < 6; i++)
+        {
+            using var taken = await SendTo(own, recording, i, pieces[i]);
+            Assert.True(taken.IsSuccessStatusCode, await taken.Content.ReadAsStringAsync());
+        }
+
+        var filler = disk.Fill();
+        var refusedAt = 6;
+        while (refusedAt < pieces.Count)
+        {
+            // What room its file has already may hold one more.
+            using var answer = await SendTo(own, recording, refusedAt, pieces[refusedAt]);
+            if (!answer.IsSuccessStatusCode)
+            {
+                Assert.Equal(HttpStatusCode.InsufficientStorage, answer.StatusCode);
+                Assert.Contains("The disk is full", await ServerProcess.Detail(answer), StringComparison.Ordinal);
+                break;
+            }
+
+            refusedAt++;
+        }
+
+        Assert.InRange(refusedAt, 6, 8);
+        File.Delete(filler);
+        for (var i = refusedAt; i < pieces.Count; i++)
+        {
+            using var taken = await SendTo(own, recording, i, pieces[i]);
+            Assert.True(taken.IsSuccessStatusCode, await taken.Content.ReadAsStringAsync());
+        }
+
+        var id = (string)(await own.Post($"/api/recordings/{recording["id"]}/end"))["lectureId"]!;
+        var file = await File.ReadAllBytesAsync(Path.Combine(disk.Folder, "lectures", id, "original"));
         Assert.Equal(pieces.SelectMany(p => p), file.Skip(44));
     }
 
