@@ -1,6 +1,7 @@
 // Chapters: how far they are from where texts were joined (F. Choi, 2000, rebuilt from the Brown corpus with a seeded
 // generator), and from outlines of lectures that were written down before; how long four hours take.
-// Usage: chapters.mjs [titles | learn]: the names of the chapters beside, also of those that were written; or the weights learned, each text measured by those of the others.
+// Usage: chapters.mjs [titles | learn | naming]: the names of the chapters beside, also of those that were written; or the weights learned, of where chapters begin or of what
+// they are called, each text measured by those of the others.
 import { execFileSync } from 'node:child_process'
 import { readdirSync } from 'node:fs'
 
@@ -11,6 +12,10 @@ if (process.argv[2] === 'learn') {
   console.log('| folder | texts | Pk | WindowDiff | chapters written | found | of these alike |\n|---|---|---|---|---|---|---|')
   const folders = ['', 'blind', 'fresh', 'kept', 'later', 'long', 'more', 'outlined', 'unseen', 'wide'].map((f) => `benchmarks/lectures/${f}`)
   process.stdout.write(bench(['learn', ...folders.flatMap(texts)]))
+  process.exit()
+}
+if (process.argv[2] === 'naming') {
+  process.stdout.write(bench(['naming', 'benchmarks/chapters/titles.tsv', 'benchmarks/lectures']))
   process.exit()
 }
 const way = process.argv[2] === 'titles' ? 'titles' : 'lectures'

@@ -31,6 +31,21 @@ internal static class TitleBench
         Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"mean likeness {likes.Average():0.000} of {likes.Count}"));
     }
 
+    /// <summary>Everything that could name each chapter that was written, numbered, to be judged.</summary>
+    public static void Pool(IEnumerable<string> paths, WordKnowledge known)
+    {
+        foreach (var path in paths)
+        {
+            var (chapters, written) = Read(path);
+            var pool = new TitlePool(chapters, new TitleCandidates(chapters, known, "en"), known.Lexicon);
+            for (var c = 0; c < chapters.Count; c++)
+            {
+                Console.WriteLine($"## {Path.GetFileNameWithoutExtension(path)} {c}: {written[c]}");
+                Console.WriteLine(string.Join(" | ", pool.Of(c).Select((p, i) => $"{i} {p.Text}")));
+            }
+        }
+    }
+
     /// <summary>How many of the titles that are made for chapters which were read are good by a list of judged titles.</summary>
     public static void Judge(string judged, string folder, WordKnowledge known)
     {

@@ -84,6 +84,44 @@ public class TitleTests
     public void What_somebody_does_with_a_thing_can_be_a_title(string said, string doing) =>
         Assert.Equal(doing, string.Join('|', new EnglishPhrases(Words).Of(Chapter(said)).Where(p => p.Form == PhraseForm.Doing).Select(p => p.Text)));
 
+    [Theory]
+    [InlineData("So how do they change?", "How they change")]
+    [InlineData("Well, the river turns in the tide, you see.", "the river turns in the tide")]
+    [InlineData("That's where most of the water turns.", "where most of the water turns")]
+    [InlineData("It's full of water, I think.", "full of water|It's full of water")]
+    [InlineData("And we call that the turning point, because it turns.", "turning point")]
+    [InlineData("It is 40 metres.", "")]
+    [InlineData("Because of the", "")]
+    public void What_is_said_in_few_words_can_be_a_title(string said, string titles)
+    {
+        var found = new SpokenClauses(Words).Of(Chapter(said)).Select(p => p.Text).Where(t => t.Contains(' ', StringComparison.Ordinal));
+        Assert.Equal(titles, string.Join('|', found));
+    }
+
+    [Fact]
+    public void A_lecturer_who_begins_with_thanks_and_with_themselves_introduces_and_a_farewell_closes()
+    {
+        var first = Chapter("Well, thank you, I am no speaker.", "I have a bench and a bag.", "My river is wide.");
+        var clay = Chapter("Clay is fine.", "Fine clay holds water.", "The clay grains are wide.", "Clay turns with water.");
+        var last = Chapter("That's about it.", "The door is open.");
+        var titles = ChapterTitles.For([first, clay, last], Known);
+        Assert.Equal(("Introduction", "Closing words"), (titles[0], titles[2]));
+    }
+
+    [Fact]
+    public void What_is_counted_of_a_phrase_has_a_name_and_a_weight_and_is_a_number()
+    {
+        List<IReadOnlyList<Sentence>> chapters = [Chapter("Clay is fine.", "How does clay turn?", "And so on."), Chapter("A loaf."), Chapter("Yes.")];
+        var candidates = new TitleCandidates(chapters, Known, "en");
+        var features = new TitleFeatures(chapters, candidates.Weights, Known);
+        foreach (var counts in chapters.SelectMany((_, c) => new TitlePool(chapters, candidates, Words).Of(c).Select(p => features.Of(c, p))))
+        {
+            Assert.Equal(TitleFeatures.Names.Length, counts.Length);
+            Assert.Equal(TitleWeights.Count, counts.Length);
+            Assert.All(counts, n => Assert.True(double.IsFinite(n)));
+        }
+    }
+
     [Fact]
     public void A_statement_about_what_the_chapter_speaks_of_is_rather_its_title_than_two_words()
     {

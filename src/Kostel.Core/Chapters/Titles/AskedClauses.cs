@@ -14,6 +14,7 @@ internal static class AskedClauses
     private static readonly HashSet<string> NoEnd = ["the", "a", "an", "and", "or", "is", "are", "so", "then", "all", "too", "they", "have", "be"];
     private static readonly HashSet<string> Tail = ["then", "exactly", "actually", "really", "anyway", "now", "though", "again"];
     private static readonly HashSet<string> Filling = ["else", "exactly", "actually", "really", "then", "now"];
+    private static readonly HashSet<string> Standing = ["we", "people", "they", "it", "you", "he", "she", "one"];
     private static readonly HashSet<string> Before = ["the", "a", "an", "every", "most", "all", "no", "any"];
 
     /// <summary>The clause; null where the question is of no form that can be turned.</summary>
@@ -77,7 +78,7 @@ internal static class AskedClauses
     /// <summary>"is glass made of" makes "glass is made of".</summary>
     private static List<string>? AfterBeing(string helper, List<string> rest, Lexicon lexicon)
     {
-        var at = Enumerable.Range(1, rest.Count - 1).FirstOrDefault(i => IsNoun(rest[i - 1].ToLowerInvariant(), lexicon) && BeginsWhatIsSaid(rest[i].ToLowerInvariant(), lexicon));
+        var at = Enumerable.Range(1, rest.Count - 1).FirstOrDefault(i => (IsNoun(rest[i - 1].ToLowerInvariant(), lexicon) || Standing.Contains(rest[i - 1].ToLowerInvariant())) && BeginsWhatIsSaid(rest[i].ToLowerInvariant(), lexicon));
         return at > 0 ? [.. rest[..at], helper, .. rest[at..]]
             : rest.Count <= 4 && IsNoun(rest[^1].ToLowerInvariant(), lexicon) && !rest.Any(w => Being.Contains(w.ToLowerInvariant())) ? [.. rest, helper] : null;
     }
@@ -88,7 +89,7 @@ internal static class AskedClauses
     /// <summary>"does the river turn" makes "the river turns".</summary>
     private static List<string>? AfterHelper(string helper, List<string> rest, Lexicon lexicon)
     {
-        var at = Enumerable.Range(1, Math.Max(0, rest.Count - 1)).FirstOrDefault(i => IsVerb(rest[i].ToLowerInvariant(), lexicon) && (IsNoun(rest[i - 1].ToLowerInvariant(), lexicon) || rest[i - 1].ToLowerInvariant() is "we" or "people"));
+        var at = Enumerable.Range(1, Math.Max(0, rest.Count - 1)).FirstOrDefault(i => IsVerb(rest[i].ToLowerInvariant(), lexicon) && (IsNoun(rest[i - 1].ToLowerInvariant(), lexicon) || Standing.Contains(rest[i - 1].ToLowerInvariant())));
         if (at == 0)
         {
             return null;

@@ -10,11 +10,15 @@ internal static partial class AskedTitles
 
     private static readonly HashSet<string> Vague = ["it", "this", "that", "these", "those", "they", "them", "there", "he", "she", "him", "here", "anybody", "everybody", "people", "one", "i", "you", "your", "my", "us", "mean", "think", "happens", "happened", "happen"];
 
+    /// <summary>What may stand for what the whole lecture is about: "how they find their way".</summary>
+    private static readonly HashSet<string> Pointing = ["it", "they", "them", "you", "your", "one", "people", "there", "he", "she"];
+
     /// <summary>What a sentence asks, as a title; null where it asks nothing that stands by itself.</summary>
-    public static string? Of(string sentence, Lexicon lexicon)
+    /// <param name="mayPoint">Whether "they" and the like may stand in it.</param>
+    public static string? Of(string sentence, Lexicon lexicon, bool mayPoint = false)
     {
         var text = Lead().Replace(sentence.Trim(), "");
-        if (WhatIs().Match(text) is { Success: true } what && IsClosed(what.Groups["thing"].Value, fewest: 1))
+        if (WhatIs().Match(text) is { Success: true } what && (IsClosed(what.Groups["thing"].Value, fewest: 1) || (mayPoint && what.Groups["thing"].Value is "they")))
         {
             return $"What {WordForms.Small(what.Groups["thing"].Value)} {what.Groups["verb"].Value}";
         }
@@ -23,7 +27,7 @@ internal static partial class AskedTitles
             : CanOne().Match(text) is { Success: true } can ? $"{VerbForms.Gerund(can.Groups["verb"].Value.ToLowerInvariant())} {can.Groups["rest"].Value}"
             : null;
         return title is not null && IsClosed(title) ? WordForms.Capital(title)
-            : AskedClauses.Of(text, lexicon) is { } asked && IsWhole(asked) ? WordForms.Capital(asked)
+            : AskedClauses.Of(text, lexicon) is { } asked && IsWhole(asked, mayPoint: mayPoint) ? WordForms.Capital(asked)
             : null;
     }
 
@@ -34,17 +38,17 @@ internal static partial class AskedTitles
     /// <summary>Nor does it break off: "the end of the"; a question may end so, "what glass is made of".</summary>
     private static bool IsClosed(string title, int fewest = FewestWords) => IsWhole(title, fewest) && !StopWordEnd().IsMatch(title);
 
-    private static bool IsWhole(string title, int fewest = FewestWords)
+    private static bool IsWhole(string title, int fewest = FewestWords, bool mayPoint = false)
     {
         var words = Tokens.Of(title);
-        return words.Count >= fewest && words.Count <= LongestWords && !words.Skip(fewest == 1 ? 0 : 1).Any(Vague.Contains)
-            && words.Any(w => !EnglishPhrases.SaysNothing(w));
+        return words.Count >= fewest && words.Count <= LongestWords && !words.Skip(fewest == 1 ? 0 : 1).Any(w => Vague.Contains(w) && !(mayPoint && Pointing.Contains(w)))
+            && (mayPoint || words.Any(w => !EnglishPhrases.SaysNothing(w)));
     }
 
     private const string Leading = @"^(?:(?:so|now|but|and|well|okay|ok|right|then|next|(?:the|my) question is)[\s,:]+)+";
     private const string WhatThing = @"^what (?<verb>is|are) (?<thing>(?:an? |the )?[\p{L}\- ]{3,40})\?$";
     private const string Rest = @"(?<rest>\p{L}[^,;:?]*)\?$";
-    private const string One = "(?:we|you|i|one|they)";
+    private const string One = "(?:we|you|i|one)";
     private const string Verbs = "turn to|come to|move on to|go on to|look at|talk about|speak about|speak of|take up|begin with|start with";
     private const string Who = @"\b(?:let(?:'s| us| me)|i(?:'ll| will| want to)?|we(?:'ll| will| shall)?) (?:now |then |next )?";
     private const string NextIs = "^(?:the (?:next|second|third|last|final) (?:thing|point|topic|subject|step|part) is)";

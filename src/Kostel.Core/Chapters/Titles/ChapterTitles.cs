@@ -1,18 +1,15 @@
-using Kostel.Core.Study.Facts;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Chapters.Titles;
 
 /// <summary>
-/// Names chapters in the lecture's own words: by what is asked or announced as they begin, by what they define, and by the
-/// phrases that stand in them and not in the others; the first and the last by what they are.
+/// Names chapters in the lecture's own words: the first and the last by what they are, the others by what is asked, said, explained or named
+/// in them. Which of it was learned from titles that were judged (<see cref="LearnedTitles"/>); where kinds of words are not known, by the
+/// phrases that stand in a chapter and not in the others.
 /// </summary>
 public static class ChapterTitles
 {
-    /// <summary>So many sentences of a chapter say what it is about.</summary>
-    private const int BeginningSentences = 4, StatingSentences = 3;
-
     private const int LongestWords = 7;
 
     /// <summary>A second phrase is worth this part of the first, or is left out.</summary>
@@ -24,39 +21,33 @@ public static class ChapterTitles
     {
         var isEnglish = language == "en";
         var candidates = new TitleCandidates(chapters, known, language);
+        var learned = isEnglish && known.Lexicon.Count > 0 ? new LearnedTitles(chapters, candidates, known) : null;
         var titles = new List<string>();
         for (var c = 0; c < chapters.Count; c++)
         {
-            titles.Add(given?[c] is { Length: > 0 } own ? own : Unused(isEnglish ? Candidates(c).OfType<string>() : [Composed(c)], [.. titles, .. given ?? []], () => candidates.Ranked(c).Select(p => WordForms.Capital(p.Phrase.Text))));
+            titles.Add(given?[c] is { Length: > 0 } own ? own : Unused(Wanted(c), [.. titles, .. given ?? []], () => candidates.Ranked(c).Select(p => WordForms.Capital(p.Phrase.Text))));
         }
 
         return titles;
 
-        IEnumerable<string?> Candidates(int c)
+        IEnumerable<string> Wanted(int c)
         {
-            if (chapters.Count > 1)
+            if (isEnglish && chapters.Count > 1 && (c == 0 ? EdgeTitles.Opening(chapters[c]) : c == chapters.Count - 1 ? EdgeTitles.Closing(chapters[c]) : null) is { } edge)
             {
-                yield return c == 0 ? EdgeTitles.Opening(chapters[c]) : c == chapters.Count - 1 ? EdgeTitles.Closing(chapters[c]) : null;
+                yield return edge;
             }
 
-            foreach (var sentence in chapters[c].Take(BeginningSentences))
+            foreach (var title in learned?.Of(c) ?? [])
             {
-                yield return AskedTitles.Of(sentence.Text, known.Lexicon);
+                yield return title;
             }
 
-            foreach (var sentence in chapters[c].Take(StatingSentences))
-            {
-                yield return StatedTitles.Of(sentence, known.Lexicon, stem => candidates.Weights.IsAmongFirst(c, stem));
-            }
-
-            yield return Composed(c);
+            yield return Composed(candidates.Ranked(c), chapters[c], isEnglish);
         }
-
-        string Composed(int c) => Compose(candidates.Ranked(c), chapters[c], candidates.DefinedIn(c), isEnglish);
     }
 
-    /// <summary>The best phrase; one word by itself says too little, so it is told what is said of it.</summary>
-    private static string Compose(List<(NamingPhrase Phrase, double Score)> ranked, IReadOnlyList<Sentence> chapter, IEnumerable<Definition> defined, bool isEnglish)
+    /// <summary>The best phrase, with the next one where it is a single word or hardly better.</summary>
+    private static string Composed(List<(NamingPhrase Phrase, double Score)> ranked, IReadOnlyList<Sentence> chapter, bool isEnglish)
     {
         if (ranked.Count == 0)
         {
@@ -67,18 +58,7 @@ public static class ChapterTitles
         var words = WordCount(first);
         var (second, score) = ranked.Skip(1).FirstOrDefault(p => p.Phrase.Form is PhraseForm.Thing or PhraseForm.ThingOf && !p.Phrase.Content.Intersect(first.Content).Any() && WordCount(p.Phrase) + words < LongestWords - 1);
         var isThing = first.Form == PhraseForm.Thing && words <= 2;
-        return isEnglish && isThing && words == 1 && (second is null || score < most * WorthAddingToOne) && SaidOf(first, ranked, defined) is { } said ? said
-            : WordForms.Capital(isThing && second is not null && ((isEnglish && words == 1) || score >= most * (words == 1 ? WorthAddingToOne : WorthAdding)) ? $"{first.Text} {(isEnglish ? "and" : "y")} {Inside(second, chapter)}" : first.Text);
-    }
-
-    /// <summary>What is said of a thing: what it is, a statement about it, a phrase that it is part of; null for nothing of these.</summary>
-    private static string? SaidOf(NamingPhrase thing, List<(NamingPhrase Phrase, double Score)> ranked, IEnumerable<Definition> defined)
-    {
-        bool IsAbout(NamingPhrase phrase) => thing.Content.All(phrase.Content.Contains);
-        var definition = defined.FirstOrDefault(d => Tokens.ContentStems(d.Term) is var stems && stems.SequenceEqual(thing.Content));
-        var phrase = ranked.Select(p => p.Phrase).Where(p => p.Form is PhraseForm.Statement or PhraseForm.Asked).FirstOrDefault(IsAbout)
-            ?? ranked.Select(p => p.Phrase).Where(p => p.Form is PhraseForm.ThingOf).FirstOrDefault(IsAbout);
-        return definition is not null ? $"What {WordForms.Small(definition.Named)} {(definition.IsPlural ? "are" : "is")}" : phrase is null ? null : WordForms.Capital(phrase.Text);
+        return WordForms.Capital(isThing && second is not null && ((isEnglish && words == 1) || score >= most * (words == 1 ? WorthAddingToOne : WorthAdding)) ? $"{first.Text} {(isEnglish ? "and" : "y")} {Inside(second, chapter)}" : first.Text);
     }
 
     /// <summary>A phrase as it stands inside a title: with a small letter if its capital is that of its sentence.</summary>

@@ -67,6 +67,12 @@ internal sealed class ChapterWords
     /// <summary>How often a word is said in a chapter.</summary>
     public int CountOf(int chapter, string stem) => counts[chapter].GetValueOrDefault(stem);
 
+    /// <summary>How often a word is said in the other chapters.</summary>
+    public int CountElsewhere(int chapter, string stem) => all.GetValueOrDefault(stem) - CountOf(chapter, stem);
+
+    /// <summary>The weight of the word that tells a chapter best from the others.</summary>
+    public double MostOf(int chapter) => counts[chapter].Keys.Where(stem => !EnglishPhrases.SaysNothing(stem)).Select(stem => Of(chapter, stem)).DefaultIfEmpty(0).Max() is > 0 and var most ? most : 1;
+
     /// <summary>Whether a word is one of those that tell the chapter best from the others.</summary>
     public bool IsAmongFirst(int chapter, string stem) => !StopWords.Contains(stem) && First(chapter).Contains(stem);
 

@@ -8,7 +8,7 @@ namespace Kostel.Core.Chapters.Titles;
 internal static partial class EdgeTitles
 {
     private const int LongestSentences = 14;
-    private const double CueShare = 0.25;
+    private const double CueShare = 0.25, SelfShare = 0.5;
     private const int CertainSentences = 7;
 
     /// <summary>The title of a first chapter that greets and says what comes; null for one that is about something.</summary>
@@ -18,13 +18,14 @@ internal static partial class EdgeTitles
         var greets = texts.Take(6).Any(t => Greeting().IsMatch(t));
         var plans = texts.Count(t => Plan().IsMatch(t));
         var about = texts.Count(SpeaksOfWhatComes);
+        var tellsOfSelf = texts.Count <= LongestSentences && texts.Take(2).Any(t => Thanking().IsMatch(t)) && texts.Count(t => Self().IsMatch(t)) >= texts.Count * SelfShare;
         return IsMostly(about, texts.Count) && (greets || plans > 1) ? (greets, plans > 0) switch
         {
             (true, true) => "Welcome and plan",
             (true, false) => "Welcome",
             _ => "What this lecture is about",
         }
-        : null;
+        : tellsOfSelf ? "Introduction" : null;
     }
 
     /// <summary>The title of a last chapter that sums up, sets tasks or says goodbye; null for one that is about something.</summary>
@@ -45,7 +46,7 @@ internal static partial class EdgeTitles
         Add(asks, "questions");
         Add(tasks, "homework");
         Add(tasks == 0 ? next : 0, "next time");
-        return parts.Count == 0 ? null : Text.WordForms.Capital(string.Join(" and ", parts.Take(2)));
+        return parts.Count == 0 ? texts.Exists(t => Goodbye().IsMatch(t)) ? "Closing words" : null : Text.WordForms.Capital(string.Join(" and ", parts.Take(2)));
 
         void Add(int count, string part)
         {
@@ -77,10 +78,16 @@ internal static partial class EdgeTitles
     private const string Asked = "homework|exercises?|for (?:next|the) (?:time|week|seminar|lecture)|do the sheet|on page \\w+|by then";
     private const string Please = "please (?:bring|read|measure|do|write|prepare|try)|read (?:the|chapter|pages?)|bring (?:a|an|it|your|boots|the)|i(?:'d| would) like one page";
     private const string Later = @"next (?:time|week|evening|lecture|session)|in (?:two|three) weeks|see you|on (?:mon|tues|wednes|thurs|fri)day";
-    private const string Byes = "thank you|thanks|good ?night|goodbye|let's stop|i will stop|that is all|that's (?:all|it)";
+    private const string Byes = "thank you|thanks|good ?night|goodbye|let's stop|i will stop|that is all|that's (?:all|it|about it|the lot)";
 
     [GeneratedRegex(Greetings, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Greeting();
+
+    [GeneratedRegex(@"\b(?:thank you|thanks)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
+    private static partial Regex Thanking();
+
+    [GeneratedRegex(@"\b(?:i|i'm|i've|i'd|i'll|my|me)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
+    private static partial Regex Self();
 
     [GeneratedRegex(Plans, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Plan();

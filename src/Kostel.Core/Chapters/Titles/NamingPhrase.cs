@@ -29,4 +29,22 @@ internal enum PhraseForm
 
     /// <summary>"Why the stars twinkle".</summary>
     Asked,
+
+    /// <summary>What a question asks: "How they find their way about".</summary>
+    Question,
+
+    /// <summary>A short clause as it was said: "They eat in the air".</summary>
+    Said,
+
+    /// <summary>"Where most of the flavour comes from", of "that's where …".</summary>
+    Explained,
+
+    /// <summary>"Full of gas", of "it's full of gas".</summary>
+    Predicate,
+
+    /// <summary>"Turning point", of "that's called the turning point".</summary>
+    Named,
+
+    /// <summary>Two things with "and" between them.</summary>
+    Joined,
 }
