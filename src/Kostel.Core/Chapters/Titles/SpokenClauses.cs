@@ -87,6 +87,7 @@ internal sealed partial class SpokenClauses(Lexicon lexicon)
     private static NamingPhrase Phrase(string text, PhraseForm form, int at) =>
         new(text, Tokens.Of(text).Where(w => !EnglishPhrases.SaysNothing(w)).Select(Tokens.Stem).ToList(), at, form);
 
+    private const string Leads = "so|now|but|and|well|okay|ok|right|then|yeah|first|finally|because|also|er|um|actually|basically|you see|i mean|you know";
     private const string Explains = "that's|that is|this is|here's|it's|is|shows?|see|tells?|told|know|explains?|find out|understand|about|learn|learned|remember|on|of|at";
     private const string Things = @"(?<thing>\p{L}[\p{L}'-]*(?: [\p{L}'-]+){0,3}?)(?=[,;:.!?…]|$| and | because | which | that | when | if | but | so | in )";
 
@@ -106,7 +107,7 @@ internal sealed partial class SpokenClauses(Lexicon lexicon)
     [GeneratedRegex(@" (?:because|and|but|so|if|which|while|until|till|unless|is that|is|are)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Join();
 
-    [GeneratedRegex(@"^(?:(?:so|now|but|and|well|okay|ok|right|then|yeah|first|finally|because|also|er|um|actually|basically|you see|I mean|you know)[\s,:]+)+", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
+    [GeneratedRegex($@"^(?:(?:{Leads})[\s,:]+)+", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Lead();
 
     [GeneratedRegex(@"^(?:is|are|was|were|has|have|had|can|could|will|would|must|should|may|might|does|do|did)$", RegexOptions.CultureInvariant, PatternTime.Most)]
