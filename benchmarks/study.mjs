@@ -1,5 +1,5 @@
 // Study material of texts whose key facts were written down before: how many of them stand in a summary of 12 % of the words, in 20 cards, in 12 questions.
-// What is learned is always learned from the other texts. Usage: study.mjs [each|cards|quiz|learn|gaps|endings|askable|set|spoken|borneout]; gaps and endings say how well a good one is told from others, set how long all of it takes for an hour and for four,
+// What is learned is always learned from the other texts. Usage: study.mjs [each|cards|quiz|learn|gaps|endings|askable|tojudge|set|spoken|borneout]; tojudge prints those to be judged, gaps and endings say how well a good one is told from others, set how long all of it takes for an hour and for four,
 // spoken what of it is left where the recogniser wrote the text, and in which lines the two differ; borneout checks all that is stated by other means.
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'

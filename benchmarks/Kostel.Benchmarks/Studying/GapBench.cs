@@ -11,7 +11,7 @@ namespace Kostel.Benchmarks.Studying;
 internal static class GapBench
 {
     private const double Penalty = 6;
-    private const int FoldCount = 10;
+    private const int FoldCount = 10, MostToJudge = 4;
 
     /// <summary>Prints each statement with what could be asked for in it.</summary>
     public static void Print(IEnumerable<string> files, IGrammar grammar, ChapterFinder finder, WordKnowledge known)
@@ -23,6 +23,22 @@ internal static class GapBench
             {
                 var statement = gaps[0].Statement;
                 Console.WriteLine($"{statement.Sentence}\t{statement.Context}{(statement.Context.Length > 0 ? "// " : "")}{statement.Part.Text}\t{string.Join('\t', gaps.Select(g => g.Missing + (g.Question is null ? "" : " ?")))}");
+            }
+        }
+    }
+
+    /// <summary>Prints each statement with the gaps (G) and endings (E) that are likeliest to be good ones, to be judged.</summary>
+    public static void ToJudge(IEnumerable<string> files, IGrammar grammar, ChapterFinder finder, WordKnowledge known)
+    {
+        foreach (var file in files)
+        {
+            var ground = new StudyGround(StudyText.Read(file, finder).Transcript, grammar, words: known);
+            Console.WriteLine("== " + Path.GetFileNameWithoutExtension(file));
+            foreach (var statement in ground.Asked)
+            {
+                var gaps = ground.Facts.All(statement).OrderByDescending(g => FactWorth.Probability(ground.Facts.FeaturesOf(g), GapWeights.Learned)).Take(MostToJudge).Select(g => g.Missing);
+                var ends = ground.Facts.Endings(statement).OrderByDescending(g => FactWorth.Probability(ground.Facts.EndingFeaturesOf(g), EndingWeights.Learned)).Take(MostToJudge).Select(g => g.Missing);
+                Console.WriteLine($"{statement.Sentence}\t{statement.Context}{(statement.Context.Length > 0 ? "// " : "")}{statement.Part.Text}\tG\t{string.Join('\t', gaps)}\tE\t{string.Join('\t', ends)}");
             }
         }
     }

@@ -36,6 +36,12 @@ internal static class StudyBench
             return;
         }
 
+        if (how == "tojudge")
+        {
+            GapBench.ToJudge(Directory.EnumerateFiles(folder, "*.txt", SearchOption.AllDirectories).Order(StringComparer.Ordinal), grammar, new ChapterFinder(() => known), known);
+            return;
+        }
+
         if (how == "askable")
         {
             GapBench.Print(Directory.EnumerateFiles(folder, "*.txt", SearchOption.AllDirectories).Order(StringComparer.Ordinal), grammar, new ChapterFinder(() => known), known);

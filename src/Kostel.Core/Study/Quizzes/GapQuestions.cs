@@ -9,7 +9,7 @@ namespace Kostel.Core.Study.Quizzes;
 internal static class GapQuestions
 {
     private const int Wrong = 3, LeastWrong = 2, LongestWritten = 3, LongestChosen = 6;
-    private const double WrittenLess = 0.05, PhraseLess = 0.03, Sure = 0.5;
+    private const double WrittenLess = 0.05, PhraseLess = 0.03, Sure = 0.45;
 
     private static readonly HashSet<string> Roughly = ["about", "roughly", "nearly", "almost", "around", "some", "approximately", "hardly", "over", "under"];
 

@@ -17,7 +17,7 @@ internal static class MatchQuestions
     private const double More = 0.3;
 
     /// <summary>How likely each gap must be a good one: four in one question fail together.</summary>
-    private const double Sure = 0.5;
+    private const double Sure = 0.45;
 
     /// <summary>Terms and their meanings; null where the lecture defines too few.</summary>
     public static QuestionDraft? OfTerms(IReadOnlyList<Definition> definitions, Random random)

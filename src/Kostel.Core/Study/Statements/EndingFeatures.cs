@@ -53,6 +53,7 @@ internal static class EndingFeatures
         var (run, words, grammar) = (gap.Run, gap.Statement.Part.Words, gap.Statement.Grammar);
         var before = Tokens.Of(words[run.First - 1].Text) is [.., var last] ? last : "";
         var said = Tokens.Of(gap.Missing);
+        var isBeing = Being.Contains(before) || ContractedBeing.EndsWithOne([before, said[0]], 0);
         var isVerbBefore = grammar?.ByPlace.GetValueOrDefault(run.First - 1)?.IsVerb == true;
         var holdsVerb = said.Any(Finite.Contains) || Enumerable.Range(run.First, run.Count).Any(i => grammar?.ByPlace.GetValueOrDefault(i)?.IsVerb == true);
         var pieces = grammar?.Root.All().Where(p => p.Parts.Count > 0).ToList() ?? [];
@@ -60,8 +61,8 @@ internal static class EndingFeatures
         return
         [
             .. counted,
-            Is(Being.Contains(before)),
-            Is(isVerbBefore && !Being.Contains(before)),
+            Is(isBeing),
+            Is(isVerbBefore && !isBeing),
             Is(before is "until" or "unless" or "if" or "when" or "because"),
             Is(before == "that"),
             Is(Small.Contains(before)),

@@ -60,5 +60,5 @@ internal static class Endings
     }
 
     private static bool Begins(Statement statement, List<string> plain, int at) =>
-        !NoBeginning.Contains(plain[at]) && (Joins.Contains(plain[at - 1]) || statement.Grammar?.ByPlace.GetValueOrDefault(at - 1)?.IsVerb == true);
+        !NoBeginning.Contains(plain[at]) && (Joins.Contains(plain[at - 1]) || ContractedBeing.EndsWithOne(plain, at - 1) || statement.Grammar?.ByPlace.GetValueOrDefault(at - 1)?.IsVerb == true);
 }

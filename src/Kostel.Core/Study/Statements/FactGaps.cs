@@ -22,7 +22,7 @@ internal sealed class FactGaps
     internal const int Often = 4;
 
     /// <summary>A gap that is less likely to be a good one is not asked; of an ending, whose words the lecture may have chosen as well as others, more is wanted.</summary>
-    private const double LeastChance = 0.3, LeastEnding = 0.4;
+    private const double LeastChance = 0.26, LeastEnding = 0.35;
 
     private static readonly HashSet<string> PointsAway =
     [
