@@ -9,11 +9,13 @@ async function isAccessible(page: Page) {
 }
 
 test('cards are looked through by keyboard: one is reworded, one left out, the others are added', async ({ page, demo }) => {
+  // The first cards after a start wait for all that the demonstration brings in.
+  test.setTimeout(300_000)
   await page.goto(`${demo.address}/lecture/soil-texture?desk=cards`)
   await page.getByRole('combobox', { name: 'Cards' }).selectOption('5')
   await page.getByRole('button', { name: 'Make cards' }).press('Enter')
   const drafts = page.getByRole('region', { name: 'Cards' }).getByRole('listitem')
-  await expect(drafts).toHaveCount(5)
+  await expect(drafts).toHaveCount(5, { timeout: 200_000 })
   const left = await drafts.nth(1).locator('.said').first().innerText()
   await drafts.nth(1).getByRole('checkbox', { name: /^Keep/ }).press('Space')
   await expect(drafts.nth(1)).toContainText('Left out')
