@@ -95,7 +95,7 @@ internal static class AnswerLearning
     }
 
     /// <summary>A step up the slope, shorter for what was steep before (J. Duchi et al., "Adaptive subgradient methods", 2011).</summary>
-    private static void Climb(double[] weights, double[] squares, double[] slope, int count, double step, double shrinking)
+    public static void Climb(double[] weights, double[] squares, double[] slope, int count, double step, double shrinking)
     {
         for (var w = 0; w < weights.Length; w++)
         {

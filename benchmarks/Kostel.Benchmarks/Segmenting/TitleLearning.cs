@@ -1,5 +1,7 @@
 using System.Globalization;
+using Kostel.Benchmarks.Asking;
 using Kostel.Benchmarks.Studying;
+using Kostel.Core.Answers;
 using Kostel.Core.Chapters;
 using Kostel.Core.Chapters.Titles;
 using Kostel.Core.Text;
@@ -31,7 +33,7 @@ internal static class TitleLearning
         Console.WriteLine("// " + string.Join(", ", TitleFeatures.Names.Zip(learned).OrderByDescending(p => Math.Abs(p.Second)).Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.First} {p.Second:0.##}"))));
     }
 
-    private static (string Title, double[] Counts, bool IsGood) Best(Example example, double[] weights) => example.Titles.MaxBy(t => Sum(weights, t.Counts));
+    private static (string Title, double[] Counts, bool IsGood) Best(Example example, double[] weights) => example.Titles.MaxBy(t => AnswerModel.Sum(weights, t.Counts));
 
     private static List<Example> Read(string judged, string folder, WordKnowledge known)
     {
@@ -70,7 +72,7 @@ internal static class TitleLearning
             var slope = new double[weights.Length];
             foreach (var e in usable)
             {
-                var scores = e.Titles.ConvertAll(t => Sum(weights, t.Counts));
+                var scores = e.Titles.ConvertAll(t => AnswerModel.Sum(weights, t.Counts));
                 var most = scores.Max();
                 var all = scores.ConvertAll(s => Math.Exp(s - most));
                 var (sum, right) = (all.Sum(), all.Where((_, i) => e.Titles[i].IsGood).Sum());
@@ -84,25 +86,9 @@ internal static class TitleLearning
                 }
             }
 
-            for (var w = 0; w < weights.Length; w++)
-            {
-                var g = (slope[w] / usable.Count) - (Shrinking * weights[w]);
-                squares[w] += g * g;
-                weights[w] += Step * g / Math.Sqrt(squares[w] + 1e-8);
-            }
+            AnswerLearning.Climb(weights, squares, slope, usable.Count, Step, Shrinking);
         }
 
         return weights;
-    }
-
-    private static double Sum(double[] weights, double[] of)
-    {
-        var sum = 0.0;
-        for (var i = 0; i < weights.Length; i++)
-        {
-            sum += weights[i] * of[i];
-        }
-
-        return sum;
     }
 }

@@ -7,7 +7,7 @@ namespace Kostel.Core.Chapters.Titles;
 internal sealed class TitleFeatures
 {
     private const int MostWords = 7, Early = 4, Frequent = 1000;
-    private const double Sometimes = 0.3, Mostly = 0.5;
+    private const double Mostly = 0.5;
 
     private static readonly PhraseForm[] FormsOfPhrase = Enum.GetValues<PhraseForm>();
 
@@ -46,12 +46,14 @@ internal sealed class TitleFeatures
     private readonly ChapterWords weights;
     private readonly IReadOnlyList<string>[][] tokens;
     private readonly HashSet<string>[][] stems;
+    private readonly double[] mostTold;
 
     public TitleFeatures(IReadOnlyList<IReadOnlyList<Sentence>> chapters, ChapterWords weights, WordKnowledge known)
     {
         (this.chapters, this.weights, this.known) = (chapters, weights, known);
         tokens = [.. chapters.Select(c => c.Select(s => Tokens.Of(s.Text)).ToArray())];
         stems = Array.ConvertAll(tokens, c => Array.ConvertAll(c, s => s.Select(Tokens.Stem).ToHashSet()));
+        mostTold = [.. chapters.Select((_, c) => weights.MostOf(c))];
     }
 
     /// <summary>Counts of a phrase of a chapter, by <see cref="Names"/>.</summary>
@@ -61,7 +63,7 @@ internal sealed class TitleFeatures
         var content = phrase.Content.Distinct().ToList();
         var around = tokens[c][phrase.Sentence];
         var sentences = tokens[c].Length;
-        var most = Math.Max(1e-6, weights.MostOf(c));
+        var most = mostTold[c];
         var told = content.ConvertAll(s => Math.Min(1, weights.Of(c, s) / most));
         var counts = content.ConvertAll(s => weights.CountOf(c, s));
         var elsewhere = content.ConvertAll(s => weights.CountElsewhere(c, s));
