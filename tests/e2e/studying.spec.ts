@@ -81,8 +81,11 @@ test('a sheet is made, worded, made again without losing that, taken back, and t
 
   await page.goto(address)
   await desk.getByRole('button', { name: 'Change' }).click()
-  await desk.getByLabel('Point').first().fill('Lime lifts the pH.')
-  await desk.getByRole('button', { name: /^Take out/ }).nth(1).click()
+  const paper = desk.getByRole('textbox', { name: 'What stands on the sheet' })
+  await paper.locator('.cell').first().click({ clickCount: 3 })
+  await page.keyboard.type('Lime lifts the pH.')
+  await paper.locator('.cell').nth(1).click()
+  await desk.getByRole('button', { name: 'Take out' }).click()
   await desk.getByRole('button', { name: 'Save' }).click()
   await expect(desk.getByText('Lime lifts the pH.')).toBeVisible()
   await expect(lines).toHaveCount(count - 1)

@@ -1,4 +1,5 @@
 using Kostel.Core.Chapters.Titles;
+using Kostel.Core.Tests.Text;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
@@ -182,6 +183,52 @@ public class TitleTests
         Assert.Contains("viento", spanish[1], StringComparison.OrdinalIgnoreCase);
         Assert.DoesNotContain(spanish, t => t.Contains(" and ", StringComparison.Ordinal));
         Assert.Contains(spanish, t => !t.Contains(' '));
+    }
+
+    [Fact]
+    public void Spanish_chapters_are_called_what_they_ask_or_explain_and_their_edges_what_they_are()
+    {
+        var titles = ChapterTitles.For(
+            [
+                Chapter("Buenos días a todos.", "En la clase de hoy vamos a hablar de las mareas."),
+                Chapter("¿Por qué sube el mar?", "La luna atrae el mar.", "El mar sube dos veces al día."),
+                Chapter("La pleamar es el nivel más alto de la marea.", "¿Qué hace esto?", "En la pleamar entran los barcos."),
+                Chapter("En resumen, la luna manda.", "Para la próxima clase, lean el capítulo dos.", "Muchas gracias."),
+            ],
+            WordKnowledge.None,
+            "es");
+        Assert.Equal(["Bienvenida y plan", "Por qué sube el mar", "Qué es la pleamar", "Resumen y tareas"], titles);
+    }
+
+    [Theory]
+    [InlineData("Gracias a todos y hasta la próxima.", "Despedida")]
+    [InlineData("Traigan un cuaderno.", "Tareas")]
+    [InlineData("El agua pesa más que el aire.", null)]
+    public void A_Spanish_end_is_told_by_what_is_said_at_ends(string said, string? title) => Assert.Equal(title, SpanishTitles.Closing(Chapter(said)));
+
+    [Theory]
+    [InlineData("¿Por qué la usamos?")]
+    [InlineData("¿Qué es esto?")]
+    [InlineData("¿Ustedes qué creen?")]
+    public void A_Spanish_question_that_points_at_something_names_nothing(string asked) => Assert.Empty(SpanishTitles.Of(Chapter(asked), _ => 1));
+
+    [Fact]
+    public void What_is_defined_by_several_words_is_named_by_them_and_a_single_word_asked_for()
+    {
+        string First(params string[] texts) => ChapterTitles.For([Chapter(texts), Chapter("The river turns water.", "The river is wide.")], Known)[0];
+        Assert.Equal("Stale bread", First("Stale bread is bread that has turned dry.", "Stale bread is dry, and stale bread is no loaf."));
+        Assert.Equal("What lime is", First("Lime is a white powder of burnt stone that people spread over their beds.", "They spread it early."));
+    }
+
+    [Fact]
+    public void A_word_that_no_list_knows_and_that_was_only_heard_is_no_title()
+    {
+        var known = new WordKnowledge(WordVectors.Read(new MemoryStream(WordTable.Of(("soil", 100, 0), ("water", 90, 44), ("river", 80, 10)))), Words, WordRelations.None);
+        string[] soil = ["Soil turns to derosion.", "Dry soil is fine soil."];
+        string[] river = ["The river turns water.", "The river is wide."];
+        string First(double confidence) => ChapterTitles.For([[.. soil.Select(t => Lecture.Sentence(t, confidence))], Chapter(river)], known)[0];
+        Assert.Equal("Soil turns to derosion", First(1));
+        Assert.Equal("Fine soil", First(0.9));
     }
 
     [Fact]

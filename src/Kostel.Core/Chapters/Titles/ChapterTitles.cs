@@ -1,3 +1,4 @@
+using Kostel.Core.Speech.Languages;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
@@ -37,12 +38,18 @@ public static class ChapterTitles
                 yield return edge;
             }
 
-            foreach (var title in learned?.Of(c) ?? [])
+            foreach (var title in learned?.Of(c) ?? (language == SpokenLanguages.Spanish ? Spanish(c) : []))
             {
                 yield return title;
             }
 
             yield return Composed(candidates.Ranked(c), chapters[c], isEnglish);
+        }
+
+        IEnumerable<string> Spanish(int c)
+        {
+            var edge = chapters.Count == 1 ? null : c == 0 ? SpanishTitles.Opening(chapters[c]) : c == chapters.Count - 1 ? SpanishTitles.Closing(chapters[c]) : null;
+            return (edge is null ? [] : new[] { edge }).Concat(SpanishTitles.Of(chapters[c], word => candidates.Weights.Of(c, PlainPhrases.SpanishStem(word))));
         }
     }
 

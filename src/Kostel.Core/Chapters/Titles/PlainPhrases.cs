@@ -1,3 +1,4 @@
+using Kostel.Core.Study.Facts;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
@@ -25,13 +26,13 @@ internal sealed class PlainPhrases(string language)
     {
         for (var s = 0; s < sentences.Count; s++)
         {
-            var words = sentences[s].Words.Select(w => (w.Text, Tokens: Tokens.Of(w.Text))).Where(w => w.Tokens.Count == 1).ToList();
+            var words = sentences[s].Words.Select(w => (w.Text, Tokens: Tokens.Of(w.Text), IsDoubtful: w.Confidence < QuotableSentence.SureEnough)).Where(w => w.Tokens.Count == 1).ToList();
             for (var i = 0; i < words.Count; i++)
             {
                 for (var n = 1; n <= LongestRun && i + n <= words.Count; n++)
                 {
                     var run = words.GetRange(i, n);
-                    if (Stops(run[0].Tokens[0]) || Stops(run[^1].Tokens[0]) || run.Take(n - 1).Any(w => !char.IsLetterOrDigit(w.Text[^1])) || run.Any(w => Stops(w.Tokens[0]) && w.Tokens[0] is not ("de" or "del" or "of")))
+                    if (Stops(run[0].Tokens[0]) || Stops(run[^1].Tokens[0]) || run.Exists(w => w.IsDoubtful) || run.Take(n - 1).Any(w => !char.IsLetterOrDigit(w.Text[^1])) || run.Any(w => Stops(w.Tokens[0]) && w.Tokens[0] is not ("de" or "del" or "of")))
                     {
                         continue;
                     }
@@ -44,5 +45,7 @@ internal sealed class PlainPhrases(string language)
     }
 
     /// <summary>Spanish: singular and plural, masculine and feminine are one.</summary>
-    private string StemOf(string word) => language == "es" ? word.TrimEnd('s').TrimEnd('e').TrimEnd('a', 'o') : Text.Tokens.Stem(word);
+    public static string SpanishStem(string word) => word.TrimEnd('s').TrimEnd('e').TrimEnd('a', 'o');
+
+    private string StemOf(string word) => language == "es" ? SpanishStem(word) : Tokens.Stem(word);
 }

@@ -37,10 +37,14 @@ public static class ConfirmedWords
 
             // Words that do not exist are often written with a hyphen; said once only, there is nothing to tell them from real ones.
             var isOddPair = word.Confidence < 1 && word.Text.TrimEnd('.', ',').Contains('-') && !Tokens.Of(word.Text).Any(NumberWords.IsNumber) && said[key] == 1;
-            var isUnknown = word.Confidence < SureOfUnknown && said[key] < OftenEnough && words.Vectors.Count > 0 && Tokens.Of(word.Text) is [var only] && !only.Contains('\'') && char.IsLower(word.Text[0]) && !NumberWords.IsNumber(only) && words.Vectors.PlaceOf(only) < 0 && words.Lexicon.KindsOf(only).Total == 0;
+            var isUnknown = word.Confidence < SureOfUnknown && said[key] < OftenEnough && Tokens.Of(word.Text).Count == 1 && IsUnknown(word, words);
             return isOddPair || isUnknown ? word with { Confidence = word.Confidence / 2 } : word;
         }
     }
+
+    /// <summary>Whether a word has a part that no list of English knows, and that is no number and no name.</summary>
+    public static bool IsUnknown(Word word, WordKnowledge words) => words.Vectors.Count > 0 && char.IsLower(word.Text[0])
+        && Tokens.Of(word.Text).Any(t => !t.Contains('\'') && !NumberWords.IsNumber(t) && words.Vectors.PlaceOf(t) < 0 && words.Lexicon.KindsOf(t).Total == 0);
 
     private static string Key(string word) => string.Join(' ', Tokens.Of(word).Select(Tokens.Stem));
 }

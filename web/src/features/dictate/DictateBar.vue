@@ -20,7 +20,7 @@ const field = computed(() => (dictation.isOn ? dictation.field : focused.value))
 const canListen = 'mediaDevices' in navigator
 
 function place() {
-  const box = field.value?.getBoundingClientRect()
+  const box = field.value?.element.getBoundingClientRect()
   if (!box) return
   // Above its right end: below it stand, as a rule, the buttons that end the writing.
   const [right, bottom] = [document.documentElement.clientWidth - box.right, window.innerHeight - box.top + 3]
@@ -41,7 +41,11 @@ useEventListener(document, 'focusin', look)
 useEventListener(document, 'focusout', leave)
 useEventListener(document, 'scroll', place, { capture: true, passive: true })
 useEventListener(window, 'resize', place)
-useEventListener(document, 'input', (event) => event.target === dictation.field && (dictation.typed(), place()))
+useEventListener(
+  document,
+  'input',
+  (event) => event.target === dictation.field?.element && (dictation.typed(), place()),
+)
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   if (!event.altKey || event.code !== 'KeyS') return
   const into = fieldOf(event.target)

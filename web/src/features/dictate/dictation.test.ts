@@ -3,6 +3,7 @@ import { api } from '@/api/client'
 import * as sound from '@/shared/microphone'
 import { inComponent } from '@/testing/inComponent'
 import { useDictation } from './dictation'
+import { fieldOf } from './fieldText'
 
 type Listeners = Parameters<typeof sound.openMicrophone>[1]
 let listeners: Listeners
@@ -44,7 +45,7 @@ test('what is said stands at the caret as it comes, and whole at the end', async
   const asked = hears({ open: 'The tide', words: 2 }, { open: 'The tide rises', words: 3 })
   const [dictation, end] = inComponent(useDictation)
   const into = field('Note:')
-  await dictation.start(into, null)
+  await dictation.start(fieldOf(into)!, null)
   piece()
   piece()
   await settled()
@@ -62,7 +63,7 @@ test('what the person types stays, and text is made of what is said after it', a
   const asked = hears({ open: 'The tide', words: 2 }, { open: 'falls', words: 3 })
   const [dictation, end] = inComponent(useDictation)
   const into = field()
-  await dictation.start(into, null)
+  await dictation.start(fieldOf(into)!, null)
   piece()
   await settled()
   into.value = 'A tide'
@@ -80,7 +81,7 @@ test('an answer to what was said before the person typed comes too late to be wr
   let answer: (a: Response) => void = () => undefined
   vi.spyOn(globalThis, 'fetch').mockImplementation(() => new Promise((done) => (answer = done)))
   const into = field()
-  await dictation.start(into, null)
+  await dictation.start(fieldOf(into)!, null)
   piece()
   await settled()
   answer(new Response('{"open":"The tide","words":2,"text":"","problem":null}'))
@@ -108,7 +109,7 @@ test.each([
       : Promise.resolve({ data: { id: 'd1', commands: [] }, response: new Response() })) as never)
   const [dictation, end] = inComponent(useDictation)
   const into = field('Mine.')
-  await dictation.start(into, null)
+  await dictation.start(fieldOf(into)!, null)
   piece()
   await vi.waitFor(() => expect(dictation.state).toBe('off'))
   expect([into.value, dictation.problem]).toEqual(['Mine.', problem])
@@ -118,12 +119,12 @@ test.each([
 test('a microphone that is refused or pulled out is said, and nothing is left on', async () => {
   hears()
   const [dictation, end] = inComponent(useDictation)
-  await dictation.start(field(), null)
+  await dictation.start(fieldOf(field())!, null)
   listeners.ended()
   await vi.waitFor(() => expect(dictation.state).toBe('off'))
   expect(dictation.problem).toMatch(/^The microphone is gone/)
   vi.mocked(sound.openMicrophone).mockRejectedValue(new DOMException('', 'NotAllowedError'))
-  await dictation.start(field(), null)
+  await dictation.start(fieldOf(field())!, null)
   expect([dictation.state, dictation.problem]).toEqual(['off', sound.whyNot(new DOMException('', 'NotAllowedError'))])
   end()
 })

@@ -4,7 +4,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { api, must, says, type DictationCommand, type DictationText } from '@/api/client'
 import { openMicrophone, whyNot, type Level, type Microphone } from '@/shared/microphone'
 import { useRecorder } from '@/features/record/recorder'
-import { placeOf, write, type Field, type Place } from './fieldText'
+import type { Field, Place } from './fieldText'
 
 /** Speaking into the field one writes in. One at a time; what is said goes to memory only. */
 export const useDictation = defineStore('dictation', () => {
@@ -62,7 +62,7 @@ export const useDictation = defineStore('dictation', () => {
   /** What comes is written at this field's caret. */
   function aim(into: Field) {
     field.value = into
-    place = placeOf(into)
+    place = into.place()
     from = words
   }
 
@@ -91,9 +91,9 @@ export const useDictation = defineStore('dictation', () => {
   function show(said: DictationText, isLast: boolean) {
     words = said.words
     problem.value = said.problem ?? ''
-    if (!field.value?.isConnected) return
+    if (!field.value?.element.isConnected) return
     isWriting = true
-    write(field.value, place, isLast ? said.text : said.open)
+    field.value.write(place, isLast ? said.text : said.open)
     isWriting = false
   }
 

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { fieldOf, placeOf, put, write } from './fieldText'
+import { fieldOf, forgetField, offerField, put } from './fieldText'
 
 test.each([
   ['', 'The tide rises.', '', 'The tide rises.'],
@@ -26,9 +26,9 @@ test('a field hears of it, and what is selected is written over', () => {
   field.setSelectionRange(4, 8)
   let heard = 0
   field.addEventListener('input', () => heard++)
-  const place = placeOf(field)
-  write(field, place, 'tide')
-  write(field, place, 'tide')
+  const place = fieldOf(field)!.place()
+  fieldOf(field)!.write(place, 'tide')
+  fieldOf(field)!.write(place, 'tide')
   expect([field.value, heard, field.selectionStart]).toEqual(['The tide rises', 1, 8])
 })
 
@@ -36,9 +36,20 @@ test('only fields for one’s own words are dictated into', () => {
   const input = document.createElement('input')
   expect(fieldOf(input)).toBeNull()
   input.dataset.dictate = ''
-  expect(fieldOf(input)).toBe(input)
+  expect(fieldOf(input)?.element).toBe(input)
+  expect(fieldOf(input)).toBe(fieldOf(input))
   const locked = document.createElement('textarea')
   locked.readOnly = true
   expect(fieldOf(locked)).toBeNull()
   expect(fieldOf(document.createElement('button'))).toBeNull()
+  expect(fieldOf(null)).toBeNull()
+})
+
+test('an editor is one as long as it is there', () => {
+  const element = document.createElement('div')
+  const editor = { element, place: () => ({ before: '', after: '' }), write: () => {} }
+  offerField(element, editor)
+  expect(fieldOf(element)).toBe(editor)
+  forgetField(element)
+  expect(fieldOf(element)).toBeNull()
 })

@@ -1,24 +1,51 @@
 /** A field that can be dictated into. */
-export type Field = HTMLTextAreaElement | HTMLInputElement
+export interface Field {
+  readonly element: HTMLElement
+  /** What stands before and after the caret. */
+  place(): Place
+  /** Writes a text at a place, over what was written there before. */
+  write(place: Place, text: string): void
+}
 
-/** What stands before and after the caret. */
+/** What stands before and after the caret; what is selected is written over. */
 export interface Place {
   before: string
   after: string
 }
 
+const known = new WeakMap<Element, Field>()
+
+/** Makes an editor known as a field that can be dictated into. */
+export const offerField = (element: Element, field: Field) => known.set(element, field)
+export const forgetField = (element: Element) => known.delete(element)
+
 /** The field that an event belongs to, where one can dictate into it. */
 export function fieldOf(target: EventTarget | null): Field | null {
-  const isField =
+  if (!(target instanceof HTMLElement)) return null
+  const isPlain =
     target instanceof HTMLTextAreaElement ||
     (target instanceof HTMLInputElement && target.dataset.dictate !== undefined)
-  return isField && !target.readOnly && !target.disabled ? target : null
+  if (!isPlain) return known.get(target) ?? null
+  if (target.readOnly || target.disabled) return null
+  const field = known.get(target) ?? plainField(target)
+  known.set(target, field)
+  return field
 }
 
-/** Where the caret is; what is selected is written over. */
-export const placeOf = (field: Field): Place => ({
-  before: field.value.slice(0, field.selectionStart ?? field.value.length),
-  after: field.value.slice(field.selectionEnd ?? field.value.length),
+/** A plain field; what is written there is told as if it had been typed. */
+const plainField = (element: HTMLTextAreaElement | HTMLInputElement): Field => ({
+  element,
+  place: () => ({
+    before: element.value.slice(0, element.selectionStart ?? element.value.length),
+    after: element.value.slice(element.selectionEnd ?? element.value.length),
+  }),
+  write(place, text) {
+    const { value, caret } = put(place, text)
+    if (element.value === value) return
+    element.value = value
+    element.setSelectionRange(caret, caret)
+    element.dispatchEvent(new Event('input', { bubbles: true }))
+  },
 })
 
 /** A text put in at its place, so that words stand apart and a sentence goes on as one; and where the caret is then. */
@@ -32,13 +59,4 @@ export function put(place: Place, text: string): { value: string; caret: number 
   const tail = first && after && !/^[\s,.;:?!)”]/.test(after) && !first.endsWith('\n') ? ' ' : ''
   const start = before + lead + first
   return { value: start + tail + after, caret: start.length }
-}
-
-/** Writes it as if it had been typed: whoever listens to the field hears of it. */
-export function write(field: Field, place: Place, text: string) {
-  const { value, caret } = put(place, text)
-  if (field.value === value) return
-  field.value = value
-  field.setSelectionRange(caret, caret)
-  field.dispatchEvent(new Event('input', { bubbles: true }))
 }

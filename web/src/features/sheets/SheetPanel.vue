@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef, watch } from 'vue'
 import {
   api,
   hasCode,
@@ -11,10 +11,9 @@ import {
   type SheetDifference,
 } from '@/api/client'
 import { useOverview } from '@/features/listening/useOverview'
-import { draftOf, bodyOf, type DraftPart } from './draft'
 import SheetCards from './SheetCards.vue'
-import SheetDraft from './SheetDraft.vue'
 import SheetLines from './SheetLines.vue'
+import type { EditedPart } from './editing/content'
 import WrittenBy from './WrittenBy.vue'
 import { useQuizOfSheet } from './useQuizOfSheet'
 import { useSheetFiles } from './useSheetFiles'
@@ -22,6 +21,8 @@ import { useNotice } from '@/shared/notice'
 import { count, moment } from '@/shared/time'
 import { useLatest } from '@/shared/useLatest'
 import { useUnsaved } from '@/shared/useUnsaved'
+
+const SheetEditor = defineAsyncComponent(() => import('./editing/SheetEditor.vue'))
 
 /** One sheet: read, worded otherwise, made again, taken back to what it was, taken away. */
 const props = withDefaults(
@@ -45,7 +46,8 @@ const emit = defineEmits<{
 const notice = useNotice()
 const latest = useLatest()
 const sheet = ref<Sheet | null>(null)
-const draft = ref<DraftPart[] | null>(null)
+const isWorded = ref(false)
+const editor = useTemplateRef<{ parts(): EditedPart[] }>('editor')
 const name = ref('')
 const isStale = ref(false)
 const differences = ref<SheetDifference[] | null>(null)
@@ -67,8 +69,8 @@ const hasLines = computed(() => sheet.value?.parts.some((p) => p.lines.length) ?
 
 function take(now: Sheet) {
   sheet.value = now
-  draft.value = differences.value = earlier.value = null
-  isStale.value = false
+  differences.value = earlier.value = null
+  isStale.value = isWorded.value = false
   emit('shown', sources.value)
 }
 const load = () => latest(() => must(api.GET('/api/sheets/{sheet}', { params })), take, gone)
@@ -80,13 +82,13 @@ onMounted(load)
 // What is being worded stays; it is told when it is saved.
 watch(
   () => props.version,
-  () => draft.value === null && load(),
+  () => !isWorded.value && load(),
 )
-useUnsaved(() => draft.value !== null)
+useUnsaved(() => isWorded.value)
 
 function edit() {
   if (!sheet.value) return
-  ;[name.value, draft.value] = [sheet.value.name, draftOf(sheet.value)]
+  ;[name.value, isWorded.value] = [sheet.value.name, true]
 }
 
 /** Does something that gives the sheet as it is then. */
@@ -95,13 +97,14 @@ async function run(call: () => Promise<Sheet>) {
   try {
     take(await call())
   } catch (e) {
-    if (draft.value && hasCode(e, 'changed-elsewhere')) isStale.value = true
+    if (isWorded.value && hasCode(e, 'changed-elsewhere')) isStale.value = true
     else notice.fail(e)
   }
   isBusy.value = false
 }
 function save(over: boolean) {
-  const body = { name: name.value, parts: bodyOf(draft.value ?? []), version: sheet.value?.version ?? 0, over }
+  if (!editor.value || !sheet.value) return
+  const body = { name: name.value, parts: editor.value.parts(), version: sheet.value.version, over }
   return run(() => must(api.PUT('/api/sheets/{sheet}', { params, body })))
 }
 async function compare() {
@@ -140,13 +143,13 @@ async function remove() {
 <template>
   <div v-if="sheet">
     <p class="top">
-      <button v-if="!draft" class="k-link" type="button" @click="emit('closed', sheet.course)">
+      <button v-if="!isWorded" class="k-link" type="button" @click="emit('closed', sheet.course)">
         {{ back || sheet.course }}
       </button>
     </p>
-    <form v-if="draft" @submit.prevent="save(false)">
+    <form v-if="isWorded" @submit.prevent="save(false)">
       <v-text-field v-model="name" label="Name" maxlength="200" variant="underlined" />
-      <SheetDraft v-model="draft" :columns="sheet.columns" />
+      <SheetEditor ref="editor" :sheet="sheet" />
       <p v-if="isStale" class="problem" role="alert">
         △ This sheet was changed in another window meanwhile. Save yours over it, and the other stays under “Earlier”.
       </p>
