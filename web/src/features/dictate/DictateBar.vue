@@ -20,10 +20,12 @@ const field = computed(() => (dictation.isOn ? dictation.field : focused.value))
 const canListen = 'mediaDevices' in navigator
 
 function place() {
-  const box = field.value?.element.getBoundingClientRect()
-  if (!box) return
+  if (!field.value) return
+  const { element, beside } = field.value
+  const box = (beside ?? element).getBoundingClientRect()
+  const top = beside ? box.bottom - 3 : box.top
   // Above its right end: below it stand, as a rule, the buttons that end the writing.
-  const [right, bottom] = [document.documentElement.clientWidth - box.right, window.innerHeight - box.top + 3]
+  const [right, bottom] = [document.documentElement.clientWidth - box.right, window.innerHeight - top + 3]
   at.value = { right: Math.max(8, right), bottom: Math.min(bottom, window.innerHeight - 40) }
 }
 async function look(event: FocusEvent) {

@@ -1,6 +1,8 @@
 /** A field that can be dictated into. */
 export interface Field {
   readonly element: HTMLElement
+  /** At whose lower right what belongs to dictating stands, where that is not above the field. */
+  readonly beside?: HTMLElement
   /** What stands before and after the caret. */
   place(): Place
   /** Writes a text at a place, over what was written there before. */

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Editor } from '@tiptap/core'
+import { redo, undo } from '@tiptap/pm/history'
 import type { Command } from '@tiptap/pm/state'
 import { onBeforeUnmount, onMounted, shallowRef, triggerRef, useTemplateRef } from 'vue'
 import type { Sheet } from '@/api/client'
@@ -12,6 +13,7 @@ import { sheetNodes } from './nodes'
 /** A sheet while it is worded: written on as on paper, with its lines to be moved, taken out and added. */
 const props = defineProps<{ sheet: Pick<Sheet, 'parts' | 'columns'> }>()
 const paper = useTemplateRef<HTMLElement>('paper')
+const tools = useTemplateRef<HTMLElement>('tools')
 const editor = shallowRef<Editor | null>(null)
 const isMac = /Mac|iP(?:hone|ad)/.test(navigator.userAgent)
 
@@ -27,7 +29,7 @@ onMounted(() => {
     },
     onTransaction: () => triggerRef(editor),
   })
-  offerField(it.view.dom, editorField(it))
+  offerField(it.view.dom, editorField(it, tools.value!))
   editor.value = it
 })
 onBeforeUnmount(() => {
@@ -44,49 +46,42 @@ function run(command: Command) {
   command(it.state, it.view.dispatch, it.view)
 }
 const can = (command: Command) => !!editor.value && command(editor.value.state)
-const acts: { title: string; keys?: string; command: Command }[] = [
+interface Act {
+  title: string
+  short?: string
+  keys?: string
+  command: Command
+}
+const adding: Act[] = [
   { title: 'Add a line', command: addLine },
   { title: 'Add a heading', command: addHeading },
-  { title: 'Move up', keys: 'Alt ↑', command: move(-1) },
-  { title: 'Move down', keys: 'Alt ↓', command: move(1) },
+  { title: 'Undo', command: undo },
+  { title: 'Redo', command: redo },
+]
+const moving: Act[] = [
+  { title: 'Move up', short: 'Up', keys: 'Alt ↑', command: move(-1) },
+  { title: 'Move down', short: 'Down', keys: 'Alt ↓', command: move(1) },
   { title: 'Take out', keys: `${isMac ? '⌘' : 'Ctrl'} ⇧ ⌫`, command: takeOut },
 ]
 </script>
 
 <template>
-  <div class="tools" role="toolbar" aria-label="The line with the caret">
-    <button
-      v-for="a in acts"
-      :key="a.title"
-      class="k-link"
-      type="button"
-      :title="a.keys"
-      :disabled="!can(a.command)"
-      @mousedown.prevent
-      @click="run(a.command)"
-    >
-      {{ a.title }}
-    </button>
-    <span class="steps">
+  <div ref="tools" class="tools" role="toolbar" aria-label="The line with the caret">
+    <p v-for="(acts, row) in [adding, moving]" :key="row">
       <button
+        v-for="a in acts"
+        :key="a.title"
         class="k-link"
         type="button"
-        :disabled="!editor?.can().undo()"
+        :title="a.keys"
+        :aria-label="a.short && a.title"
+        :disabled="!can(a.command)"
         @mousedown.prevent
-        @click="editor?.chain().focus().undo().run()"
+        @click="run(a.command)"
       >
-        Undo
+        {{ a.short ?? a.title }}
       </button>
-      <button
-        class="k-link"
-        type="button"
-        :disabled="!editor?.can().redo()"
-        @mousedown.prevent
-        @click="editor?.chain().focus().redo().run()"
-      >
-        Redo
-      </button>
-    </span>
+    </p>
   </div>
   <div ref="paper" class="paper" />
 </template>
@@ -94,26 +89,25 @@ const acts: { title: string; keys?: string; command: Command }[] = [
 <style scoped>
 .tools {
   position: sticky;
-  top: -24px;
+  top: -18px;
   z-index: 1;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-  padding: 10px 0;
+  padding: 8px 0 10px;
   background: var(--sheet);
   border-bottom: 1px solid var(--hair);
   font-size: 14px;
+}
+.tools p {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  min-height: 30px;
+  align-items: center;
 }
 .tools button:disabled {
   color: var(--soft);
   opacity: 0.6;
   text-decoration: none;
   cursor: default;
-}
-.steps {
-  display: flex;
-  gap: 16px;
-  margin-left: auto;
 }
 .paper :deep([contenteditable]) {
   outline: none;

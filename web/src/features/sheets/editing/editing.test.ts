@@ -32,7 +32,7 @@ function on(sheet: typeof list, behind: string, to = behind) {
     })
     return found
   })
-  return state.apply(state.tr.setSelection(TextSelection.create(doc, places[0]!, places[1]!)))
+  return places[0] ? state.apply(state.tr.setSelection(TextSelection.create(doc, places[0], places[1]))) : state
 }
 function after(state: EditorState, ...commands: Command[]) {
   for (const command of commands) command(state, (tr) => (state = state.apply(tr)))

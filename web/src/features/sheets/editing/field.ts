@@ -5,7 +5,7 @@ import { put, type Field, type Place } from '@/features/dictate/fieldText'
 import { textOf, words } from './content'
 
 /** What dictation writes into: the heading or the cell in which the caret was when it was aimed. */
-export function editorField(editor: Editor): Field {
+export function editorField(editor: Editor, tools: HTMLElement): Field {
   let start = 0
   let isWriting = false
   const element = editor.view.dom
@@ -16,6 +16,7 @@ export function editorField(editor: Editor): Field {
   })
   return {
     element,
+    beside: tools,
     place(): Place {
       const { $from, $to } = editor.state.selection
       start = $from.start()
