@@ -43,7 +43,13 @@ public static class LectureStore
                 q.MadeAt,
                 q.Questions.OrderBy(x => x.Number).Select(x => KeptQuizQuestion.Of(x.Content, x.Source.In(null))).ToList(),
                 attempts[q.Id].Select(a => new KeptAttempt(a.FinishedAt, a.Choices)).ToList())),
-            sheets.ConvertAll(s => new KeptSheet(s.Form, s.Name, s.MadeAt, s.Content.In(null))));
+            sheets.ConvertAll(s => new KeptSheet(s.Form, s.Name, s.MadeAt, s.Content.In(null), Pictures(s.Content))));
+
+        Dictionary<string, byte[]>? Pictures(Core.Study.Sheets.Sheet sheet)
+        {
+            var found = sheet.Pictures().Distinct().Select(name => (name, Bytes: picture(name))).Where(p => p.Bytes is not null).ToDictionary(p => p.name, p => p.Bytes!);
+            return found.Count == 0 ? null : found;
+        }
     }
 
     /// <summary>Adds what a file brought to a lecture that is new; in a transaction of the caller's.</summary>
@@ -52,7 +58,9 @@ public static class LectureStore
     /// <param name="things">What was read.</param>
     /// <param name="pictures">For each of its marks the name of its picture's file, or null.</param>
     /// <param name="cardPictures">The same for each of its cards.</param>
-    public static async Task AddThings(this KostelContext context, string lectureId, KeptThings things, IReadOnlyList<string?> pictures, IReadOnlyList<string?> cardPictures, CancellationToken cancel)
+    /// <param name="sheetPictures">For the name that a picture of its sheets has in the file the name of its own; without those that could not be kept.</param>
+    public static async Task AddThings(
+        this KostelContext context, string lectureId, KeptThings things, IReadOnlyList<string?> pictures, IReadOnlyList<string?> cardPictures, IReadOnlyDictionary<string, string> sheetPictures, CancellationToken cancel)
     {
         context.Marks.AddRange((things.Marks ?? []).Select((m, i) => new MarkRow
         {
@@ -68,7 +76,7 @@ public static class LectureStore
         }));
 
         context.Summaries.AddRange((things.Summaries ?? []).Select(s => new SummaryRow { LectureId = lectureId, MadeAt = s.MadeAt, Parts = s.Parts.Select(p => p.In(lectureId)).ToList() }));
-        context.Sheets.AddRange((things.Sheets ?? []).Select(s => new SheetRow { LectureId = lectureId, Form = s.Form, Name = s.Name, MadeAt = s.MadeAt, ChangedAt = s.MadeAt, Content = s.Content.In(lectureId) }));
+        context.Sheets.AddRange((things.Sheets ?? []).Select(s => new SheetRow { LectureId = lectureId, Form = s.Form, Name = s.Name, MadeAt = s.MadeAt, ChangedAt = s.MadeAt, Content = s.Content.In(lectureId).WithPictures(sheetPictures.GetValueOrDefault) }));
         context.Threads.AddRange((things.Questions ?? []).Select((q, i) => (Kept: q, Thread: q.Thread?.Number ?? -1 - i)).GroupBy(q => q.Thread).Select(thread => new ThreadRow
         {
             LectureId = lectureId,

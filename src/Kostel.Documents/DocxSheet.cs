@@ -25,11 +25,12 @@ public static class DocxSheet
 
             if (paper.Sheet.Columns.Count == 1)
             {
-                body.Append(part.Lines.Select(l => DocxParts.Styled("Passage", [.. Time(main, paper, l), DocxParts.Words(l.Cells[0])])));
+                body.Append(part.Lines.SelectMany(l => Picture(main, paper, l).Prepend(DocxParts.Styled("Passage", [.. Time(main, paper, l), DocxParts.Words(l.Cells[0])]))));
             }
             else
             {
                 body.Append(TableOf(main, paper, part), DocxParts.Styled("Facts"));
+                body.Append(part.Lines.SelectMany(l => Picture(main, paper, l)));
             }
         }
 
@@ -58,6 +59,9 @@ public static class DocxSheet
     }
 
     private static TableRow Row(IEnumerable<Paragraph> cells) => new(cells.Select(c => new TableCell(c)));
+
+    private static IEnumerable<Paragraph> Picture(MainDocumentPart main, SheetPaper paper, SheetLine line) =>
+        paper.PictureOf(line) is { } picture && DocxPicture.Of(main, picture, line.Cells[^1]) is { } run ? [DocxParts.Styled("Passage", run)] : [];
 
     private static IEnumerable<OpenXmlElement> Time(MainDocumentPart main, SheetPaper paper, SheetLine line) =>
         line.Source is { } source ? [DocxParts.Time(main, source.StartMs, paper.LinkTo(source))] : [];

@@ -7,6 +7,7 @@ internal sealed class PdfPages(SKDocument document, string running) : IDisposabl
 {
     private const float Width = 595, Height = 842, Left = 150, Right = 62, Top = 64, Bottom = 72, MarginLeft = 50, MarginWidth = 88;
     private const float LineHeight = 15.5f, NoteHeight = 11.5f;
+    private const float MostPicture = 300, PerPixel = 0.75f;
     private const int MostTogether = 8;
     private static readonly SKColor Ink = new(0x14, 0x24, 0x2B), Soft = new(0x4E, 0x60, 0x68);
     private readonly DocumentFont text = DocumentFont.Regular(10.5f), question = DocumentFont.Italic(10.5f), note = DocumentFont.Regular(8.5f),
@@ -105,6 +106,22 @@ internal sealed class PdfPages(SKDocument document, string running) : IDisposabl
         }
 
         y += 6;
+    }
+
+    /// <summary>A picture, at most as wide as the text; bytes that are none are left out.</summary>
+    public void Picture(byte[] bytes)
+    {
+        using var picture = SKImage.FromEncodedData(bytes);
+        if (picture is null)
+        {
+            return;
+        }
+
+        var scale = Math.Min(PerPixel, Math.Min((Width - Left - Right) / picture.Width, MostPicture / picture.Height));
+        var (width, height) = (picture.Width * scale, picture.Height * scale);
+        Need(height);
+        canvas!.DrawImage(picture, new SKRect(Left, y, Left + width, y + height), new SKSamplingOptions(SKCubicResampler.Mitchell), null);
+        y += height + 8;
     }
 
     public void Dispose()

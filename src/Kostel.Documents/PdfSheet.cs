@@ -28,6 +28,10 @@ public static class PdfSheet
                 foreach (var line in part.Lines)
                 {
                     page.Row(line.Source is null ? null : SheetPaper.Time(line.Source), line.Cells, paper.LinkTo(line.Source));
+                    if (paper.PictureOf(line) is { } picture)
+                    {
+                        page.Picture(picture);
+                    }
                 }
             }
 

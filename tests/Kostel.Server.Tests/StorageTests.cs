@@ -47,8 +47,14 @@ public sealed class StorageTests
         var mark = JsonNode.Parse(await sent.Content.ReadAsStringAsync())!["id"]!;
         await server.Post($"/api/lectures/{kept}/cards/own", new { front = "What is this?", back = "A dot.", startMs = 0, endMs = 1, mark = (int)mark });
         var picture = Assert.Single(Directory.GetFiles(Path.Combine(server.Folder, "lectures", kept, "pictures")));
+        using var again = await server.Http.PostAsync($"/api/lectures/{kept}/marks/picture?atMs=0", new ByteArrayContent(Clips.Png));
+        var other = JsonNode.Parse(await again.Content.ReadAsStringAsync())!["id"]!;
+        var sheet = await server.Post($"/api/lectures/{kept}/sheets", new { form = "own", ofMarks = false });
+        await server.Post($"/api/sheets/{sheet["id"]}/lines", new { startMs = 0, endMs = 0, mark = (int)other });
+        var onSheet = Directory.GetFiles(Path.Combine(server.Folder, "lectures", kept, "pictures")).Single(f => f != picture);
         LibraryDatabase.Sql(server.Folder, "DELETE FROM Marks");
         File.SetLastWriteTimeUtc(picture, DateTime.UtcNow.AddDays(-1));
+        File.SetLastWriteTimeUtc(onSheet, DateTime.UtcNow.AddDays(-1));
         server.Kill();
         string[] orphans = ["lectures/0123456789ab/original", "uploads/ba9876543210", $"lectures/{kept}/peaks.new", $"lectures/{kept}/pictures/unnamed.png", "passing/0123"];
         foreach (var orphan in orphans.Append("lectures/freshfresh00/original"))
@@ -75,6 +81,7 @@ public sealed class StorageTests
         // What is new may be on its way to a row.
         Assert.True(File.Exists(Path.Combine(server.Folder, "lectures/freshfresh00/original")));
         Assert.True(File.Exists(Path.Combine(server.Folder, "lectures", kept, "original")));
+        Assert.True(File.Exists(onSheet));
         Assert.True(File.Exists(picture), "a card shows it");
         Assert.Equal(40, await server.Offset(address));
         Assert.Null(await server.Offset(abandoned));

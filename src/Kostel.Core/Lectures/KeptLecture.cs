@@ -38,7 +38,7 @@ public sealed record KeptMark(MarkKind Kind, int StartMs, int EndMs, string Quot
 public sealed record KeptSummary(DateTime MadeAt, IReadOnlyList<SummaryPart> Parts);
 
 /// <summary>A sheet.</summary>
-public sealed record KeptSheet(SheetForm Form, string Name, DateTime MadeAt, Sheet Content);
+public sealed record KeptSheet(SheetForm Form, string Name, DateTime MadeAt, Sheet Content, IReadOnlyDictionary<string, byte[]>? Pictures = null);
 
 /// <summary>A card with its reviews.</summary>
 /// <param name="Key">What it asks about.</param>

@@ -31,6 +31,7 @@ internal sealed class LectureIntake(LibraryFolder library, LectureArrival arriva
         var (text, things) = isText ? await ReadText(upload.FileName, original, cancel) : (null, null);
         var pictures = await KeepPictures(upload.Id, things?.Marks?.Select(m => m.Picture), cancel);
         var cardPictures = await KeepPictures(upload.Id, things?.Cards?.Select(c => c.Picture), cancel);
+        var sheetPictures = await KeepSheetPictures(upload.Id, things?.Sheets ?? [], cancel);
         await using var context = library.CreateDbContext();
         await using var all = await context.Database.BeginTransactionAsync(cancel);
         if (!evenIfSame && arrived is not null && await LectureArrival.SameAs(context, arrived, upload.Id, cancel) is { } same)
@@ -73,7 +74,7 @@ internal sealed class LectureIntake(LibraryFolder library, LectureArrival arriva
             await context.InstallTranscript(lecture, new InstalledTranscript(transcript, TextFiles.Notice(text, isAligned: false), provenance), cancel);
             if (things is not null)
             {
-                await AddThings(context, lecture, upload, things, pictures, cardPictures, cancel);
+                await AddThings(context, lecture, upload, things, pictures, cardPictures, sheetPictures, cancel);
             }
 
             await arrival.EnqueueRest(context, lecture, things is null ? lecture.Course?.Routine : null, after: null, cancel);
@@ -85,7 +86,7 @@ internal sealed class LectureIntake(LibraryFolder library, LectureArrival arriva
     }
 
     /// <summary>What a whole lecture's file says besides its words. What the person said of it when they brought it in counts more.</summary>
-    private static async Task AddThings(KostelContext context, LectureRow lecture, UploadRow upload, KeptThings things, IReadOnlyList<string?> pictures, IReadOnlyList<string?> cardPictures, CancellationToken cancel)
+    private static async Task AddThings(KostelContext context, LectureRow lecture, UploadRow upload, KeptThings things, IReadOnlyList<string?> pictures, IReadOnlyList<string?> cardPictures, IReadOnlyDictionary<string, string> sheetPictures, CancellationToken cancel)
     {
         var facts = things.Lecture;
         lecture.Title = upload.Title == TusProtocol.TitleFrom(upload.FileName) ? OneLine.Of(facts.Title, 200) : upload.Title;
@@ -93,7 +94,7 @@ internal sealed class LectureIntake(LibraryFolder library, LectureArrival arriva
         lecture.Course ??= await context.Course(facts.Course is null ? null : OneLine.Of(facts.Course, 100), cancel);
         lecture.Notice ??= facts.Notice;
         (lecture.MadeWith, lecture.MadeBy, lecture.MadeAt) = (facts.MadeWith, facts.MadeBy, facts.MadeAt ?? lecture.MadeAt);
-        await context.AddThings(lecture.Id, things, pictures, cardPictures, cancel);
+        await context.AddThings(lecture.Id, things, pictures, cardPictures, sheetPictures, cancel);
     }
 
     /// <summary>Writes pictures to files; before the transaction, because that is slow work of another program.</summary>
@@ -104,6 +105,20 @@ internal sealed class LectureIntake(LibraryFolder library, LectureArrival arriva
         foreach (var kept in pictures ?? [])
         {
             names.Add(kept is { } picture ? await KeepPicture(lectureId, picture, cancel) : null);
+        }
+
+        return names;
+    }
+
+    private async Task<IReadOnlyDictionary<string, string>> KeepSheetPictures(string lectureId, IReadOnlyList<KeptSheet> sheets, CancellationToken cancel)
+    {
+        var names = new Dictionary<string, string>();
+        foreach (var (name, bytes) in sheets.SelectMany(s => s.Pictures ?? new Dictionary<string, byte[]>()))
+        {
+            if (!names.ContainsKey(name) && await KeepPicture(lectureId, bytes, cancel) is { } kept)
+            {
+                names[name] = kept;
+            }
         }
 
         return names;

@@ -1,8 +1,10 @@
+using Kostel.Core.Study.Sheets;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Media;
 using Kostel.Server.Http;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
 
 namespace Kostel.Server.Shared;
 
@@ -63,6 +65,20 @@ internal static class PictureFiles
 
         return name;
     }
+
+    /// <summary>The picture that is to stand with something: a mark's, or what the video shows then.</summary>
+    /// <param name="mark">The asker's mark; null for none.</param>
+    /// <param name="withStill">Whether what the video shows is wanted.</param>
+    /// <returns>The name of its file; null where none is wanted.</returns>
+    /// <exception cref="PlainProblemException">There is no such picture.</exception>
+    public static async Task<string?> Wanted(this KostelContext context, LibraryFolder library, LectureRow lecture, int me, int? mark, bool withStill, int atMs, CancellationToken cancel) => mark is { } id
+        ? await context.MarksOf(lecture.Id, me).Where(m => m.Id == id).Select(m => m.Picture).FirstOrDefaultAsync(cancel) ?? throw PlainProblemException.NotThere("picture")
+        : withStill ? await KeepStill(library, lecture, atMs, cancel) : null;
+
+    /// <summary>Reads the pictures of a sheet's lines.</summary>
+    /// <param name="lectureId">The lecture of a line that is said nowhere; null on a sheet of a course.</param>
+    public static Func<SheetLine, byte[]?> OfLines(LibraryFolder library, string? lectureId) => line =>
+        line.Picture is { } name && (line.Source?.LectureId ?? lectureId) is { } id && PathOf(library.LectureFolder(id), name) is var path && File.Exists(path) ? File.ReadAllBytes(path) : null;
 
     /// <summary>Gives a picture back.</summary>
     /// <param name="name">The name of its file; null where there is none.</param>

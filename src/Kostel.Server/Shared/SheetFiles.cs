@@ -3,6 +3,7 @@ using System.Net.Mime;
 using System.Text;
 using Kostel.Core.Study.Sheets;
 using Kostel.Core.Study.Summaries;
+using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Documents;
 using Kostel.Server.Http;
@@ -44,10 +45,13 @@ internal static class SheetFiles
         : throw new PlainProblemException(StatusCodes.Status400BadRequest, "Kostel does not write this in such a format.");
 
     /// <summary>A sheet as a paper.</summary>
-    public static SheetPaper Paper(this LectureRow lecture, string name, Sheet sheet, string? link) => new(name, Facts(lecture), sheet, link);
+    /// <param name="library">Where its pictures are; null for what has none.</param>
+    public static SheetPaper Paper(this LectureRow lecture, string name, Sheet sheet, string? link, LibraryFolder? library = null) =>
+        new(name, Facts(lecture), sheet, link) { PictureOf = library is null ? _ => null : PictureFiles.OfLines(library, lecture.Id) };
 
     /// <summary>A sheet of a course as a paper.</summary>
-    public static SheetPaper Paper(this CourseRow course, string name, Sheet sheet, string? link) => new(name, course.Title, sheet, link);
+    public static SheetPaper Paper(this CourseRow course, string name, Sheet sheet, string? link, LibraryFolder library) =>
+        new(name, course.Title, sheet, link) { PictureOf = PictureFiles.OfLines(library, null) };
 
     /// <summary>A summary as a sheet.</summary>
     public static Sheet AsSheet(this SummaryRow summary) => new(["Summary"], [.. summary.Parts.Where(p => p.Lines.Count > 0).Select(p => new SheetPart(p.Chapter, [.. p.Lines.Select(l => new SheetLine([l.Quote], l))]))]);

@@ -73,24 +73,30 @@ internal static partial class SpanishTitles
 
     private const string Days = "en la clase de hoy|en esta (?:clase|charla|lección)|hoy (?:vamos|veremos|hablaremos|quiero|les)|vamos a (?:hablar|ver|aprender)";
 
+    private const string Sums = "en resumen|para resumir|resumamos|resumiendo|para terminar|para concluir|en conclusión";
+    private const string Works = "deberes|tareas?|ejercicios?|traigan|traed|lean|escriban|preparen";
+    private const string Next = "próxima (?:clase|semana|vez)|clase que viene|semana que viene";
+    private const string Byes = "muchas gracias|gracias a todos|hasta (?:luego|mañana|pronto|la próxima)|adiós";
+    private const string Askers = "por qué|qué|cómo|cuándo|dónde|de dónde|cuánt[oa]s?|para qué|de qué|quién";
+
     [GeneratedRegex(@"\b(?:buenos días|buenas (?:tardes|noches)|bienvenid[oa]s?|hola)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Greeting();
 
     [GeneratedRegex($@"\b(?:{Days})\b|^primero .*\b(?:luego|después)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Plan();
 
-    [GeneratedRegex(@"\b(?:en resumen|para resumir|resumamos|resumiendo|para terminar|para concluir|en conclusión)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
+    [GeneratedRegex($@"\b(?:{Sums})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Summing();
 
-    [GeneratedRegex(@"\b(?:deberes|tareas?|ejercicios?|traigan|traed|lean|escriban|preparen) \p{L}", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
+    [GeneratedRegex($@"\b(?:{Works}) \p{{L}}", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Tasks();
 
-    [GeneratedRegex(@"\b(?:en )?la (?:próxima (?:clase|semana|vez)|clase que viene|semana que viene)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
+    [GeneratedRegex($@"\bla (?:{Next})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Later();
 
-    [GeneratedRegex(@"\b(?:muchas gracias|gracias a todos|hasta (?:luego|mañana|pronto|la próxima)|adiós)\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
+    [GeneratedRegex($@"\b(?:{Byes})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Goodbye();
 
-    [GeneratedRegex(@"¿(?:Y|Pero|Entonces)?,? ?(?<asked>(?:por qué|qué|cómo|cuándo|dónde|de dónde|cuánt[oa]s?|para qué|de qué|quién) [^¿?]+)\?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
+    [GeneratedRegex($@"¿(?:Y|Pero|Entonces)?,? ?(?<asked>(?:{Askers}) [^¿?]+)\?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex AskedWhat();
 }

@@ -48,7 +48,8 @@ public static class SheetForms
 /// <param name="Cells">As many as the sheet has columns; a cell can be empty.</param>
 /// <param name="Source">Where it is said; null for what the person wrote of their own.</param>
 /// <param name="IsOwn">Whether the person worded it: making again leaves it as it is.</param>
-public sealed record SheetLine(IReadOnlyList<string> Cells, Evidence? Source = null, bool IsOwn = false);
+/// <param name="Picture">Name of the file of a picture that stands below it, in the folder of the lecture that it is of; null for none.</param>
+public sealed record SheetLine(IReadOnlyList<string> Cells, Evidence? Source = null, bool IsOwn = false, string? Picture = null);
 
 /// <summary>Lines under a heading.</summary>
 /// <param name="IsOwn">Whether the person worded the heading.</param>
@@ -84,11 +85,12 @@ public sealed record Sheet(IReadOnlyList<string> Columns, IReadOnlyList<SheetPar
     /// <summary>The same with a line of the person's own at its end.</summary>
     /// <param name="source">Where it is said.</param>
     /// <param name="text">What stands in the last column.</param>
-    public Sheet With(Evidence source, string text)
+    /// <param name="picture">Name of the file of a picture; null for none.</param>
+    public Sheet With(Evidence source, string text, string? picture = null)
     {
         var cells = Columns.Select((_, i) => i == Columns.Count - 1 ? text : "").ToList();
         var parts = Parts.Count == 0 ? [new SheetPart("", [])] : Parts.ToList();
-        parts[^1] = parts[^1] with { Lines = [.. parts[^1].Lines, new SheetLine(cells, source, IsOwn: true)] };
+        parts[^1] = parts[^1] with { Lines = [.. parts[^1].Lines, new SheetLine(cells, source, IsOwn: true, picture)] };
         return this with { Parts = parts };
     }
 
@@ -102,6 +104,17 @@ public sealed record Sheet(IReadOnlyList<string> Columns, IReadOnlyList<SheetPar
         })],
         Foot = Foot is { } foot ? foot with { Quote = texts.Dequeue() } : null,
     };
+
+    /// <summary>The names of the files of its pictures, and of those that were taken out with their lines.</summary>
+    public IEnumerable<string> Pictures() => Lines().Concat(LeftOut ?? []).Select(l => l.Picture).OfType<string>();
+
+    /// <summary>The same with its pictures in other files; without those that are in none.</summary>
+    public Sheet WithPictures(Func<string, string?> nameOf)
+    {
+        return this with { Parts = [.. Parts.Select(p => p with { Lines = [.. p.Lines.Select(Named)] })], LeftOut = LeftOut is null ? null : [.. LeftOut.Select(Named)] };
+
+        SheetLine Named(SheetLine line) => line.Picture is { } picture ? line with { Picture = nameOf(picture) } : line;
+    }
 
     /// <summary>The same as a sheet of a lecture.</summary>
     public Sheet In(string? lectureId) => this with

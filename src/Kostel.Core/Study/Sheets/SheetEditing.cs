@@ -33,7 +33,7 @@ public static class SheetEditing
         }
 
         var headings = before.Parts.Select(p => p.Heading).ToHashSet();
-        var after = parts.Select(p => (Heading: EntryRules.SheetHeading.Read(p.Heading), Lines: (p.Lines ?? []).Select(l => Line(before, old, l)).Where(l => l.Cells.Any(c => c.Length > 0)).ToList()))
+        var after = parts.Select(p => (Heading: EntryRules.SheetHeading.Read(p.Heading), Lines: (p.Lines ?? []).Select(l => Line(before, old, l)).Where(l => l.Picture is not null || l.Cells.Any(c => c.Length > 0)).ToList()))
             .Select(p => new SheetPart(p.Heading, p.Lines, !headings.Contains(p.Heading) || before.Parts.Any(b => b.IsOwn && b.Heading == p.Heading))).ToList();
         var kept = taken.ToHashSet();
         var leftOut = old.Where((l, i) => l.Source is not null && !kept.Contains(i));

@@ -10,6 +10,9 @@ namespace Kostel.Core.Study.Sheets;
 /// <param name="Link">The address below which the lectures are; null for none.</param>
 public sealed record SheetPaper(string Title, string Facts, Sheet Sheet, string? Link = null)
 {
+    /// <summary>The picture of a line, as JPEG or PNG; null for none.</summary>
+    public Func<SheetLine, byte[]?> PictureOf { get; init; } = _ => null;
+
     /// <summary>When something is said; empty for what the person wrote of their own.</summary>
     public static string Time(Evidence? source) => source is null ? "" : CaptionClock.Short(source.StartMs);
 

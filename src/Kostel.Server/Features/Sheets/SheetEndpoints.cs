@@ -23,6 +23,7 @@ internal static class SheetEndpoints
         sheets.MapGet("", Get).WithName("getSheet");
         sheets.MapPut("", Change).WithName("changeSheet");
         sheets.MapPost("lines", AddLine).WithName("addSheetLine");
+        sheets.MapGet("pictures/{name}", GetPicture).WithName("getSheetPicture").ExcludeFromDescription();
         sheets.MapGet("again", LookAgain).WithName("compareSheet");
         sheets.MapPost("again", MakeAgain).WithName("makeSheetAgain");
         sheets.MapGet("earlier", Earlier).WithName("getEarlierSheets");
@@ -53,7 +54,7 @@ internal static class SheetEndpoints
     }
 
     /// <summary>Puts a passage at the end of a sheet, with where it is said.</summary>
-    private static async Task<Ok<SheetView>> AddLine(int sheet, NewSheetLine line, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
+    private static async Task<Ok<SheetView>> AddLine(int sheet, NewSheetLine line, KostelContext context, LibraryFolder library, Asker asker, TimeProvider time, CancellationToken cancel)
     {
         var row = await context.FindSheet(sheet, asker, cancel);
         var lecture = await context.FindLecture(row.LectureId ?? line.LectureId ?? throw new NotValidException("Say of which lecture the passage is."), cancel);
@@ -62,9 +63,19 @@ internal static class SheetEndpoints
             throw new NotValidException("This lecture does not belong to the course of the sheet.");
         }
 
-        var source = Evidence.Between(await context.Transcript(lecture, cancel), line.StartMs, line.EndMs).In(lecture.Id);
-        var text = EntryRules.SheetCell.Read(string.IsNullOrWhiteSpace(line.Text) ? source.Quote : line.Text);
-        return await Write(row, row.Name, row.Content.With(source, text), context, time, cancel);
+        var transcript = await context.Transcript(lecture, cancel);
+        var isPlace = line.Mark is not null || line.StartMs == line.EndMs;
+        var source = (isPlace ? Evidence.At(Sentences.Of(transcript.Passages), Math.Clamp(line.StartMs, 0, lecture.DurationMs)) : Evidence.Between(transcript, line.StartMs, line.EndMs)).In(lecture.Id);
+        var text = EntryRules.SheetCell.Read(string.IsNullOrWhiteSpace(line.Text) ? source.Quote.Length > 0 ? source.Quote : "Picture" : line.Text);
+        var picture = await context.Wanted(library, lecture, asker.PersonId, line.Mark, line.WithPicture, line.StartMs, cancel);
+        return await Write(row, row.Name, row.Content.With(source, text, picture), context, time, cancel);
+    }
+
+    private static async Task<PhysicalFileHttpResult> GetPicture(int sheet, string name, KostelContext context, LibraryFolder library, Asker asker, CancellationToken cancel)
+    {
+        var row = await context.FindSheet(sheet, asker, cancel);
+        var lecture = row.Content.Lines().FirstOrDefault(l => l.Picture == name)?.Source?.LectureId ?? row.LectureId;
+        return PictureFiles.Give(library, lecture ?? "", lecture is not null && row.Content.Pictures().Contains(name) ? name : null);
     }
 
     private static async Task<Ok<SheetAgain>> LookAgain(int sheet, KostelContext context, SheetMaking making, Asker asker, CancellationToken cancel) =>

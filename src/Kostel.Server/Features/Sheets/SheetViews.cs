@@ -25,7 +25,7 @@ public sealed record SheetView(
 {
     internal static SheetView Of(SheetRow row, string? course, QuotedLectures lectures, IReadOnlyList<Evidence> sources) => new(
         row.Id, row.Form, row.Name, row.LectureId, course, lectures.Of(sources, row.LectureId), MadeThing.KeyOf("sheet", row.Id), row.Content.Columns,
-        [.. row.Content.Parts.Select(p => new SheetPartView(p.Heading, [.. p.Lines.Select(l => new SheetLineView(l.Cells, l.Source is null ? null : lectures.View(l.Source, row.LectureId), l.IsOwn))]))],
+        [.. row.Content.Parts.Select(p => new SheetPartView(p.Heading, [.. p.Lines.Select(l => new SheetLineView(l.Cells, l.Source is null ? null : lectures.View(l.Source, row.LectureId), l.IsOwn, l.Picture))]))],
         row.Content.Foot is null ? null : lectures.View(row.Content.Foot, row.LectureId), row.ChangedAt, row.Version, row.Content.Writing);
 }
 
@@ -35,7 +35,8 @@ public sealed record SheetPartView(string Heading, IReadOnlyList<SheetLineView> 
 /// <summary>A line of a sheet.</summary>
 /// <param name="Source">Where it is said; null for what the person wrote of their own.</param>
 /// <param name="IsOwn">Whether the person worded it.</param>
-public sealed record SheetLineView(IReadOnlyList<string> Cells, EvidenceView? Source, bool IsOwn);
+/// <param name="Picture">Names the picture that stands below it; null for none.</param>
+public sealed record SheetLineView(IReadOnlyList<string> Cells, EvidenceView? Source, bool IsOwn, string? Picture);
 
 /// <summary>A wish for a sheet.</summary>
 /// <param name="Chapter">Where the chapter begins that it is to be of; null for all.</param>
@@ -62,7 +63,9 @@ public sealed record SheetChange(string Name, IReadOnlyList<EditedPart> Parts, i
 /// <summary>A passage for a sheet.</summary>
 /// <param name="Text">What stands there; null for the words that are said.</param>
 /// <param name="LectureId">Of which lecture it is; needed where the sheet is of a course.</param>
-public sealed record NewSheetLine(int StartMs, int EndMs, string? Text = null, string? LectureId = null);
+/// <param name="Mark">The mark whose picture stands below it; null for none.</param>
+/// <param name="WithPicture">Whether what the video shows then stands below it.</param>
+public sealed record NewSheetLine(int StartMs, int EndMs, string? Text = null, string? LectureId = null, int? Mark = null, bool WithPicture = false);
 
 /// <summary>Names the version of a sheet that something is done to.</summary>
 public sealed record SheetVersion(int Version);

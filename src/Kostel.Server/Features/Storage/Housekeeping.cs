@@ -108,6 +108,8 @@ internal sealed class Housekeeping(LibraryFolder library, EndedRecordings record
         var named = (await context.Lectures.Select(l => l.Id).Concat(context.Uploads.Select(u => u.Id)).Concat(context.Recordings.Select(r => r.Id)).ToListAsync(cancel)).ToHashSet();
         var pictures = (await context.Marks.Where(m => m.Picture != null).Select(m => m.Picture!).ToListAsync(cancel)).ToHashSet();
         pictures.UnionWith((await context.Cards.AsNoTracking().Select(c => c.Content).ToListAsync(cancel)).Select(c => c.PictureFile ?? ""));
+        pictures.UnionWith((await context.Sheets.AsNoTracking().Select(s => s.Content).ToListAsync(cancel)).SelectMany(s => s.Pictures()));
+        pictures.UnionWith((await context.EarlierSheets.AsNoTracking().Select(s => s.Content).ToListAsync(cancel)).SelectMany(s => s.Pictures()));
         pictures.UnionWith((await context.Recordings.AsNoTracking().ToListAsync(cancel)).SelectMany(r => r.Marks).Select(m => m.Picture ?? ""));
         var cleared = new Cleared(0, 0, 0);
         foreach (var path in found.Where(p => !IsNamed(p, named, pictures) && File.GetLastWriteTimeUtc(p) < now - StillNew && (File.Exists(p) || Directory.Exists(p))))

@@ -150,22 +150,19 @@ internal static class StudyEndpoints
         var transcript = await context.Transcript(lecture, cancel);
         var source = (card.Mark is null ? Evidence.Between(transcript, card.StartMs, card.EndMs) : Evidence.At(Sentences.Of(transcript.Passages), card.StartMs)).In(id);
         var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == id).ToListAsync(cancel);
-        var ofMark = card.Mark is { } mark ? await PictureOf(context, id, asker.PersonId, mark, cancel) : null;
+        var ofMark = await context.Wanted(library, lecture, asker.PersonId, card.Mark, withStill: false, card.StartMs, cancel);
         if (there.Exists(c => c.Content.Front == front && c.Content.Back == back && c.Content.PictureFile == ofMark))
         {
             throw new PlainProblemException(StatusCodes.Status409Conflict, "There is such a card already.");
         }
 
-        var picture = ofMark ?? (card.WithPicture ? await PictureFiles.KeepStill(library, lecture, card.StartMs, cancel) : null);
+        var picture = ofMark ?? await context.Wanted(library, lecture, asker.PersonId, mark: null, card.WithPicture, card.StartMs, cancel);
         var row = CardRow.Of(id, new CardDraft(CardContent.Of(front, back, picture), source), time.GetUtcNow().UtcDateTime);
         row.SourceKey = $"own-{Guid.NewGuid():N}";
         context.Cards.Add(row);
         await context.SaveChangesAsync(cancel);
         return TypedResults.Ok(CardView.Of(row, row.Memories[0], lecture, new EvidenceViews(id, transcript)));
     }
-
-    private static async Task<string> PictureOf(KostelContext context, string id, int me, int mark, CancellationToken cancel) =>
-        await context.MarksOf(id, me).Where(m => m.Id == mark).Select(m => m.Picture).FirstOrDefaultAsync(cancel) ?? throw PlainProblemException.NotThere("picture");
 
     /// <summary>Another quiz than the one that is shown. Pressing twice makes one: the second names a quiz that is not the newest any more.</summary>
     private static async Task<Ok<StudyView>> MakeQuiz(string id, NewQuiz wanted, KostelContext context, StudyMaking study, Asker asker, CancellationToken cancel) =>

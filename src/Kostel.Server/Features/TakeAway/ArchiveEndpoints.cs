@@ -27,20 +27,20 @@ internal static class ArchiveEndpoints
         app.MapGet("/api/courses/{course}/archive", OfCourse).WithName("archiveCourse");
     }
 
-    private static async Task<PushStreamHttpResult> OfLecture(string id, HttpRequest request, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
+    private static async Task<PushStreamHttpResult> OfLecture(string id, HttpRequest request, KostelContext context, LibraryFolder library, Asker asker, TimeProvider time, CancellationToken cancel)
     {
         var lecture = await context.FindLecture(id, cancel);
-        return Zip(FileNames.Of(lecture.Title), [lecture], null, request, context, asker, time, cancel);
+        return Zip(FileNames.Of(lecture.Title), [lecture], null, request, context, library, asker, time, cancel);
     }
 
-    private static async Task<PushStreamHttpResult> OfCourse(string course, HttpRequest request, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel)
+    private static async Task<PushStreamHttpResult> OfCourse(string course, HttpRequest request, KostelContext context, LibraryFolder library, Asker asker, TimeProvider time, CancellationToken cancel)
     {
         var row = await context.FindCourse(course, cancel);
         var lectures = await context.Lectures.AsNoTracking().Include(l => l.Course).Where(l => l.CourseId == row.Id && l.DeletedAt == null).OrderBy(l => l.HeldOn).ThenBy(l => l.Title).ToListAsync(cancel);
-        return Zip(FileNames.Of(course), lectures, row, request, context, asker, time, cancel);
+        return Zip(FileNames.Of(course), lectures, row, request, context, library, asker, time, cancel);
     }
 
-    private static PushStreamHttpResult Zip(string name, List<LectureRow> lectures, CourseRow? course, HttpRequest request, KostelContext context, Asker asker, TimeProvider time, CancellationToken cancel) =>
+    private static PushStreamHttpResult Zip(string name, List<LectureRow> lectures, CourseRow? course, HttpRequest request, KostelContext context, LibraryFolder library, Asker asker, TimeProvider time, CancellationToken cancel) =>
         TypedResults.Stream(
             async output =>
             {
@@ -49,7 +49,7 @@ internal static class ArchiveEndpoints
                 await using var zip = await ZipArchive.CreateAsync(output, ZipArchiveMode.Create, leaveOpen: true, entryNameEncoding: null, cancel);
                 var taken = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
                 var (link, now) = ($"{request.Scheme}://{request.Host}/lecture", time.GetUtcNow().UtcDateTime);
-                foreach (var file in course is null ? [] : await CourseFiles(course, link, context, asker, now, cancel))
+                foreach (var file in course is null ? [] : await CourseFiles(course, link, context, library, asker, now, cancel))
                 {
                     await Put(file.Name, file);
                 }
@@ -57,7 +57,7 @@ internal static class ArchiveEndpoints
                 foreach (var lecture in lectures)
                 {
                     var folder = lectures.Count == 1 ? "" : Free($"{FileNames.Of(lecture.Title)}", taken) + "/";
-                    await foreach (var file in Files(lecture, link, context, asker, now, cancel))
+                    await foreach (var file in Files(lecture, link, context, library, asker, now, cancel))
                     {
                         await Put(folder + file.Name, file);
                     }
@@ -73,15 +73,15 @@ internal static class ArchiveEndpoints
             $"{name}.zip");
 
     /// <summary>The sheets of the course itself.</summary>
-    private static async Task<IEnumerable<OutFile>> CourseFiles(CourseRow course, string lectures, KostelContext context, Asker asker, DateTime now, CancellationToken cancel)
+    private static async Task<IEnumerable<OutFile>> CourseFiles(CourseRow course, string lectures, KostelContext context, LibraryFolder library, Asker asker, DateTime now, CancellationToken cancel)
     {
         var sheets = await context.Sheets.AsNoTracking().Where(s => s.CourseId == course.Id && s.OwnerId == asker.PersonId && s.DeletedAt == null).OrderBy(s => s.Id).ToListAsync(cancel);
-        return sheets.SelectMany(s => Papers(course.Paper(s.Name, s.Content, lectures), course, now));
+        return sheets.SelectMany(s => Papers(course.Paper(s.Name, s.Content, lectures, library), course, now));
     }
 
     private static IEnumerable<OutFile> Papers(SheetPaper paper, SheetSubject of, DateTime now) => new[] { SheetFormat.Md, SheetFormat.Docx, SheetFormat.Pdf }.Select(f => paper.Write(f, of, now));
 
-    private static async IAsyncEnumerable<OutFile> Files(LectureRow lecture, string lectures, KostelContext context, Asker asker, DateTime now, [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken cancel)
+    private static async IAsyncEnumerable<OutFile> Files(LectureRow lecture, string lectures, KostelContext context, LibraryFolder library, Asker asker, DateTime now, [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken cancel)
     {
         var (id, me) = (lecture.Id, asker.PersonId);
         var stem = FileNames.Of(lecture.Title);
@@ -109,7 +109,7 @@ internal static class ArchiveEndpoints
 
             if (sheet.Form == SheetForm.Tasks)
             {
-                yield return lecture.Paper(sheet.Name, sheet.Content, lectures).Write(SheetFormat.Ics, lecture, now);
+                yield return lecture.Paper(sheet.Name, sheet.Content, lectures, library).Write(SheetFormat.Ics, lecture, now);
             }
         }
 
@@ -130,7 +130,7 @@ internal static class ArchiveEndpoints
             yield return Text($"{stem} marks.tsv", MarkTable.Write(marks));
         }
 
-        IEnumerable<OutFile> Documents(string name, Sheet content) => Papers(lecture.Paper(name, content, lectures), lecture, now);
+        IEnumerable<OutFile> Documents(string name, Sheet content) => Papers(lecture.Paper(name, content, lectures, library), lecture, now);
     }
 
     private static byte[] QuizPackage(string title, QuizRow quiz)

@@ -18,6 +18,7 @@ const emit = defineEmits<{
   off: [kind: ScopeKind]
   note: [line: Evidence]
   card: [line: Evidence]
+  sheet: [line: Evidence]
   choose: [line: Evidence | null]
 }>()
 const answer = computed(() => props.question.answer)
@@ -59,6 +60,7 @@ const best = computed(() => answer.value.lines[0])
     <p v-if="best" class="acts">
       <button class="k-quiet" type="button" @click="emit('note', best)">Keep as a note</button>
       <button class="k-quiet" type="button" @click="emit('card', best)">Make a card</button>
+      <button class="k-quiet" type="button" @click="emit('sheet', best)">Put on a sheet</button>
       <button v-if="ofLecture" class="k-quiet" type="button" @click="emit('choose', null)">
         Another place answers
       </button>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { api, must, type Evidence, type Question, type ScopeKind } from '@/api/client'
+import { usePutOnSheet } from '@/features/sheets/usePutOnSheet'
 import { useNotice } from '@/shared/notice'
 import { count, day } from '@/shared/time'
 import { useLoaded } from '@/shared/useLoaded'
@@ -30,6 +31,7 @@ const emit = defineEmits<{
   noted: []
 }>()
 const notice = useNotice()
+const putOnSheet = usePutOnSheet()
 const { threads, thread, questions, isBusy, load, open, reload, close, ask, rename, remove, choose, wrote } =
   useThreads(props.place)
 const text = ref(props.begin ?? '')
@@ -108,6 +110,7 @@ async function card(q: Question, line: Evidence) {
   )
   if (made) notice.tell('The card is among those of the lecture, and due today.')
 }
+const stretchOf = ({ startMs, endMs }: Evidence) => ({ startMs, endMs })
 function pick(q: Question, line: Evidence | null) {
   if (line) void choose(q, line.lectureId, line.startMs, line.endMs)
   else emit('choose', (startMs, endMs) => void choose(q, props.place.lecture ?? '', startMs, endMs))
@@ -132,6 +135,7 @@ defineExpose({ send })
           @off="without(q, $event)"
           @note="note(q, $event)"
           @card="card(q, $event)"
+          @sheet="putOnSheet($event.lectureId, { ...stretchOf($event), text: `${q.text}\n${$event.quote}` })"
           @choose="pick(q, $event)"
         >
           <WrittenBlock

@@ -69,10 +69,7 @@ const open = (panel: DeskPanelName | null) =>
   router.replace({ query: { ...route.query, desk: panel ?? undefined, ...noQuery } })
 const noQuery = { about: undefined, thread: undefined, from: undefined, to: undefined }
 const makeCard = useSelectedCard(id, transcript)
-const putOnSheet = usePutOnSheet(
-  () => id.value,
-  () => lecture.value?.course ?? null,
-)
+const putOnSheet = usePutOnSheet()
 const askOf = (s: Stretch) =>
   router.replace({ query: { ...route.query, ...noQuery, desk: 'ask', from: String(s.startMs), to: String(s.endMs) } })
 const { spans, spansName } = useStaveSpans(find, desk, evidence)
@@ -182,7 +179,7 @@ useLectureKeys({
       @copy="copyWithLink(lecture, span)"
       @take="sheet = { is: 'take' }"
       @ask="askOf(span)"
-      @sheet="putOnSheet(span)"
+      @sheet="(withPicture) => span && putOnSheet(id, { startMs: span.startMs, endMs: span.endMs, withPicture })"
       @card="(withPicture) => span && makeCard(span, withPicture)"
     />
     <LectureSheets
@@ -199,6 +196,7 @@ useLectureKeys({
       @unmarked="removed"
       @label="label"
       @hear="hear"
+      @put="putOnSheet(id, $event)"
     />
     <DoubtBar
       v-if="doubts.isOpen.value"

@@ -4,6 +4,7 @@ import type { Edit, Lecture, Mark, Passage, Transcript } from '@/api/client'
 import type { Span } from '@/page/usePassages'
 import BringTextSheet from './BringTextSheet.vue'
 import ConflictSheet from './ConflictSheet.vue'
+import type { PlaceForSheet } from '@/features/sheets/usePutOnSheet'
 import MarkSheet from './MarkSheet.vue'
 import PassageMenu from './PassageMenu.vue'
 import ReadingMenu from './ReadingMenu.vue'
@@ -29,6 +30,7 @@ const emit = defineEmits<{
   unmarked: [mark: Mark]
   label: [passage: Passage]
   hear: [startMs: number, endMs: number]
+  put: [place: PlaceForSheet]
 }>()
 const sheet = defineModel<Sheet | null>({ required: true })
 const close = () => (sheet.value = null)
@@ -111,6 +113,7 @@ async function keepMine() {
       @saved="emit('marked')"
       @deleted="emit('unmarked', $event)"
       @hear="(from, to) => emit('hear', from, to)"
+      @put="emit('put', $event)"
     />
   </template>
   <ConflictSheet v-if="conflict" :mine="conflict.mine" :passage="theirs" @mine="keepMine" @theirs="conflict = null" />

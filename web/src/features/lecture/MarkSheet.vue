@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { must, says, api, type Mark, type MarkKind } from '@/api/client'
 import { isOpen, markKinds } from '@/page/marks'
+import type { PlaceForSheet } from '@/features/sheets/usePutOnSheet'
 import { clock } from '@/shared/time'
 import { useUnsaved } from '@/shared/useUnsaved'
 import PictureCard from './PictureCard.vue'
@@ -13,7 +14,13 @@ const props = defineProps<{
   draft: { kind: MarkKind; startMs: number; endMs: number; quote: string } | null
   labels: readonly string[]
 }>()
-const emit = defineEmits<{ closed: []; saved: []; deleted: [mark: Mark]; hear: [startMs: number, endMs: number] }>()
+const emit = defineEmits<{
+  closed: []
+  saved: []
+  deleted: [mark: Mark]
+  hear: [startMs: number, endMs: number]
+  put: [place: PlaceForSheet]
+}>()
 const kind = ref<MarkKind>(props.mark?.kind ?? props.draft?.kind ?? 'note')
 const text = ref(props.mark?.text ?? '')
 const resolved = ref(props.mark?.resolved ?? '')
@@ -46,6 +53,12 @@ async function save(learned: string | null) {
   } catch (e) {
     problem.value = says(e)
   }
+}
+
+function put(mark: Mark) {
+  const { id, startMs, endMs, hasPicture } = mark
+  emit('put', { startMs, endMs, text: text.value, ...(hasPicture && { mark: id }) })
+  emit('closed')
 }
 
 async function remove() {
@@ -122,6 +135,7 @@ async function remove() {
         <v-btn v-if="mark && kind === 'unclear' && !isOpen(mark)" variant="text" @click="save(null)"
           >Unclear again</v-btn
         >
+        <v-btn v-if="mark" variant="text" @click="put(mark)">Put on a sheet</v-btn>
         <v-btn v-if="mark" variant="text" @click="remove">Take the mark away</v-btn>
         <v-btn variant="text" @click="emit('closed')">Close</v-btn>
       </div>

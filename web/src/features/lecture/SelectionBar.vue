@@ -19,7 +19,7 @@ const emit = defineEmits<{
   copy: [withLink: boolean]
   take: []
   ask: []
-  sheet: []
+  sheet: [withPicture: boolean]
   card: [withPicture: boolean]
 }>()
 const below = computed(() => props.box.top < 120)
@@ -48,7 +48,8 @@ const kinds = Object.keys(markKinds) as MarkKind[]
     <button type="button" @click="emit('ask')">Ask about it</button>
     <button type="button" @click="emit('card', false)">Make a card</button>
     <button v-if="hasPicture" type="button" @click="emit('card', true)">Card with picture</button>
-    <button type="button" @click="emit('sheet')">Put on a sheet</button>
+    <button type="button" @click="emit('sheet', false)">Put on a sheet</button>
+    <button v-if="hasPicture" type="button" @click="emit('sheet', true)">Sheet with picture</button>
     <button type="button" @click="emit('copy', true)">Copy with link</button>
     <button type="button" @click="emit('take')">Take away</button>
   </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Evidence, Sheet } from '@/api/client'
+import { pictureOf } from './pictureOf'
 import EvidenceLine from '@/shared/evidence/EvidenceLine.vue'
 
 /** What stands on a sheet. A line of several cells has the first as its head, and the others below, each with what it is. */
@@ -44,11 +45,13 @@ const link = (line: Evidence) =>
               </template>
             </template>
           </component>
+          <img v-if="line.picture" :src="pictureOf(sheet.id, line.picture)" alt="" loading="lazy" />
         </EvidenceLine>
         <li v-else class="mine">
           <span class="k-soft k-time">Mine</span>
           <div>
             <p v-for="(cell, c) in line.cells.filter(Boolean)" :key="c" class="said">{{ cell }}</p>
+            <img v-if="line.picture" :src="pictureOf(sheet.id, line.picture)" alt="" loading="lazy" />
           </div>
         </li>
       </template>
@@ -77,6 +80,12 @@ h3 {
   font: 400 16px/1.5 var(--serif);
   overflow-wrap: anywhere;
   white-space: pre-line;
+}
+img {
+  display: block;
+  max-width: 100%;
+  max-height: 300px;
+  margin: 6px 0;
 }
 dt {
   font-size: 13px;

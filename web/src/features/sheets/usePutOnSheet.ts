@@ -2,11 +2,15 @@ import { api, must, type SheetEntry } from '@/api/client'
 import { useNotice } from '@/shared/notice'
 
 /** A place of a lecture, and what is to stand there. */
-interface Place {
+export interface PlaceForSheet {
   startMs: number
   endMs: number
   /** Other words than those that are said. */
   text?: string
+  /** A mark whose picture stands below it. */
+  mark?: number
+  /** What the video shows then stands below it. */
+  withPicture?: boolean
 }
 
 /** The person's own sheet that was written on last, of any of these; null for none. */
@@ -19,26 +23,26 @@ export const lastOwn = (sheets: readonly SheetEntry[]) =>
  * Puts a place on the person's own sheet, of the lecture or of its course, whichever was last written on; there is one
  * of the lecture from then on where there was none.
  */
-export function usePutOnSheet(lectureId: () => string, course: () => string | null) {
+export function usePutOnSheet() {
   const notice = useNotice()
 
-  async function ofCourse() {
-    const name = course()
+  async function ofCourse(id: string) {
+    const { course: name } = await must(api.GET('/api/lectures/{id}', { params: { path: { id } } }))
     return name ? must(api.GET('/api/courses/{course}/sheets', { params: { path: { course: name } } })) : []
   }
 
-  return async (place: Place) => {
-    const path = { id: lectureId() }
+  return async (lectureId: string, place: PlaceForSheet) => {
+    const path = { id: lectureId }
     const done = await notice.attempt(async () => {
       const ofLecture = await must(api.GET('/api/lectures/{id}/sheets', { params: { path } }))
       const body = { form: 'own' as const, ofMarks: false, subject: null }
       const own =
-        lastOwn([...ofLecture, ...(await ofCourse())]) ??
+        lastOwn([...ofLecture, ...(await ofCourse(lectureId))]) ??
         (await must(api.POST('/api/lectures/{id}/sheets', { params: { path }, body })))
       return must(
         api.POST('/api/sheets/{sheet}/lines', {
           params: { path: { sheet: own.id } },
-          body: { startMs: place.startMs, endMs: place.endMs, text: place.text ?? null, lectureId: path.id },
+          body: { withPicture: false, ...place, lectureId },
         }),
       )
     })

@@ -11,7 +11,7 @@ import { editorField } from './field'
 import { sheetNodes } from './nodes'
 
 /** A sheet while it is worded: written on as on paper, with its lines to be moved, taken out and added. */
-const props = defineProps<{ sheet: Pick<Sheet, 'parts' | 'columns'> }>()
+const props = defineProps<{ sheet: Pick<Sheet, 'id' | 'parts' | 'columns'> }>()
 const paper = useTemplateRef<HTMLElement>('paper')
 const tools = useTemplateRef<HTMLElement>('tools')
 const editor = shallowRef<Editor | null>(null)
@@ -123,7 +123,7 @@ const moving: Act[] = [
   border-top: 1px solid var(--hair);
   padding: 8px 0;
 }
-.paper :deep(.line.row) {
+.paper :deep(.row) {
   display: grid;
   gap: 4px;
 }
@@ -133,6 +133,12 @@ const moving: Act[] = [
   display: block;
   font: 400 13px/1.4 var(--sans);
   color: var(--soft);
+}
+.paper :deep(img) {
+  display: block;
+  max-width: 100%;
+  max-height: 300px;
+  margin: 6px 0;
 }
 /* What could stand in an empty heading or line. */
 .paper :deep(h3.is-empty)::before,

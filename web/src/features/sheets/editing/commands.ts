@@ -1,3 +1,4 @@
+import { closeHistory } from '@tiptap/pm/history'
 import type { Node, ResolvedPos } from '@tiptap/pm/model'
 import { Selection, TextSelection, type Command, type EditorState, type Transaction } from '@tiptap/pm/state'
 import { newLine } from './content'
@@ -13,8 +14,14 @@ const columnsOf = (state: EditorState) => state.schema.nodes.line!.createAndFill
 const caret = (tr: Transaction, pos: number, bias = 1) =>
   tr.setSelection(Selection.near(tr.doc.resolve(pos), bias)).scrollIntoView()
 
+/** What changes more than words is a step of its own to be taken back. */
+const step =
+  (command: Command): Command =>
+  (state, dispatch, view) =>
+    command(state, dispatch && ((tr) => dispatch(closeHistory(tr))), view)
+
 /** To the next cell of a line; out of its last one a new line begins, in a list with what stands behind the caret. Out of a heading it is its first line. */
-export const enter: Command = (state, dispatch) => {
+export const enter = step((state, dispatch) => {
   const { $from, empty } = state.selection
   if (!empty || !$from.parent.isTextblock) return false
   const line = lineAt($from)
@@ -37,10 +44,10 @@ export const enter: Command = (state, dispatch) => {
   const after = tr.mapping.map(line.pos + line.node.nodeSize)
   dispatch?.(caret(tr.insert(after, newLine(state.schema, rest)), after))
   return true
-}
+})
 
 /** At the beginning of a line: a list's lines become one, an empty row goes, and so does an empty heading, whose lines go to the part before. */
-export const backspace: Command = (state, dispatch) => {
+export const backspace = step((state, dispatch) => {
   const { $from, empty } = state.selection
   if (!empty || $from.parentOffset > 0) return false
   const line = lineAt($from)
@@ -57,7 +64,7 @@ export const backspace: Command = (state, dispatch) => {
     dispatch?.(tr.setSelection(TextSelection.create(tr.doc, end)).scrollIntoView())
   }
   return true
-}
+})
 
 function joinParts(state: EditorState, at: ResolvedPos, dispatch?: (tr: Transaction) => void) {
   if (at.index(0) === 0 || at.parent.content.size > 0) return true
@@ -70,9 +77,8 @@ function joinParts(state: EditorState, at: ResolvedPos, dispatch?: (tr: Transact
 }
 
 /** Moves the line with the caret up or down by one, across the border of a part where it comes to one. */
-export const move =
-  (by: -1 | 1): Command =>
-  (state, dispatch) => {
+export const move = (by: -1 | 1) =>
+  step((state, dispatch) => {
     const { $from } = state.selection
     const line = lineAt($from)
     if (!line) return false
@@ -94,29 +100,29 @@ export const move =
     tr.setSelection(TextSelection.create(tr.doc, to + ($from.pos - line.pos))).scrollIntoView()
     dispatch?.(tr)
     return true
-  }
+  })
 
 /** Takes out every line that the selection touches. */
-export const takeOut: Command = (state, dispatch) => {
+export const takeOut = step((state, dispatch) => {
   const { $from, $to } = state.selection
   const [first, last] = [lineAt($from), lineAt($to)]
   if (!first || !last || $from.node(PART) !== $to.node(PART)) return false
   const tr = state.tr.delete(first.pos, last.pos + last.node.nodeSize)
   dispatch?.(caret(tr, Math.min(first.pos, tr.doc.content.size), tr.doc.resolve(first.pos).nodeAfter ? 1 : -1))
   return true
-}
+})
 
 /** A new line behind the one with the caret. */
-export const addLine: Command = (state, dispatch) => {
+export const addLine = step((state, dispatch) => {
   const { $to } = state.selection
   const line = lineAt($to)
   const pos = line ? line.pos + line.node.nodeSize : $to.after()
   dispatch?.(caret(state.tr.insert(pos, newLine(state.schema)), pos))
   return true
-}
+})
 
 /** A heading before the line with the caret: what stands behind it goes under that. */
-export const addHeading: Command = (state, dispatch) => {
+export const addHeading = step((state, dispatch) => {
   const { $from } = state.selection
   const part = $from.node(PART)
   const line = lineAt($from)
@@ -130,12 +136,11 @@ export const addHeading: Command = (state, dispatch) => {
   tr.insert(pos, state.schema.node('part', null, [heading, ...moved.content]))
   dispatch?.(caret(tr, pos + 1))
   return true
-}
+})
 
 /** Text from elsewhere, without its look: in a list each of its lines is one. */
-export const paste =
-  (text: string): Command =>
-  (state, dispatch) => {
+export const paste = (text: string) =>
+  step((state, dispatch) => {
     const pieces = text
       .replace(/\r/g, '')
       .split(/\n+/)
@@ -156,4 +161,4 @@ export const paste =
     }
     dispatch?.(tr.scrollIntoView())
     return true
-  }
+  })

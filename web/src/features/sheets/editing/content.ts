@@ -1,19 +1,20 @@
 import type { JSONContent } from '@tiptap/core'
 import type { Fragment, Node, Schema } from '@tiptap/pm/model'
+import { pictureOf } from '../pictureOf'
 import type { Sheet } from '@/api/client'
 
 /** A sheet as its editor has it. Each line knows its place before, counted through the whole sheet; an empty one has a line to write on. */
-export function contentOf(sheet: Pick<Sheet, 'parts' | 'columns'>): JSONContent {
+export function contentOf(sheet: Pick<Sheet, 'id' | 'parts' | 'columns'>): JSONContent {
   let at = 0
-  const line = (from: number | null, cells: readonly string[]) => ({
+  const line = (from: number | null, cells: readonly string[], picture: string | null = null) => ({
     type: 'line',
-    attrs: { from },
+    attrs: { from, picture: picture && pictureOf(sheet.id, picture) },
     content: cells.map((text, column) => ({ type: 'cell', attrs: { column }, content: words(text) })),
   })
   const parts = sheet.parts.map((p) =>
     part(
       p.heading,
-      p.lines.map((l) => line(at++, l.cells)),
+      p.lines.map((l) => line(at++, l.cells, l.picture)),
     ),
   )
   const blank = () =>
@@ -60,7 +61,8 @@ export function partsOf(doc: Node): EditedPart[] {
       if (line.type.name !== 'line') return
       const cells: string[] = []
       line.forEach((cell) => cells.push(textOf(cell.content)))
-      if (cells.some((c) => c.trim())) lines.push({ cells, from: kept(line.attrs.from as number | null) })
+      if (line.attrs.picture || cells.some((c) => c.trim()))
+        lines.push({ cells, from: kept(line.attrs.from as number | null) })
     })
     const heading = textOf(part.firstChild!.content)
     if (lines.length || heading.trim()) parts.push({ heading, lines })

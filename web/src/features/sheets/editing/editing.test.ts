@@ -1,4 +1,5 @@
 import { getSchema } from '@tiptap/core'
+import { history, undo } from '@tiptap/pm/history'
 import { Node } from '@tiptap/pm/model'
 import { EditorState, TextSelection, type Command } from '@tiptap/pm/state'
 import { describe, expect, it } from 'vitest'
@@ -6,8 +7,9 @@ import { addHeading, addLine, backspace, enter, move, paste, takeOut } from './c
 import { contentOf, partsOf } from './content'
 import { sheetNodes } from './nodes'
 
-const line = (...cells: string[]) => ({ cells, source: null, isOwn: false })
+const line = (...cells: string[]) => ({ cells, source: null, isOwn: false, picture: null as string | null })
 const list = {
+  id: 1,
   columns: ['Point'],
   parts: [
     { heading: 'One', lines: [line('alpha'), line('beta')], isOwn: false },
@@ -15,6 +17,7 @@ const list = {
   ],
 }
 const table = {
+  id: 1,
   columns: ['Cue', 'Note'],
   parts: [{ heading: '', lines: [line('a', 'A'), line('b', 'B')], isOwn: false }],
 }
@@ -72,7 +75,7 @@ describe('a sheet that is worded', () => {
   })
 
   it('has a line to write on when nothing stands on it, and what stays empty is not sent', () => {
-    const state = on({ columns: ['Note'], parts: [] }, 'nothing')
+    const state = on({ id: 1, columns: ['Note'], parts: [] }, 'nothing')
     expect(state.doc.textContent).toBe('')
     expect(state.doc.firstChild!.childCount).toBe(2)
     expect(partsOf(state.doc)).toEqual([])
@@ -161,6 +164,21 @@ describe('a sheet that is worded', () => {
     expect(shown(after(on(table, 'A'), paste('one\ntwo')))).toEqual([': a|Aone two(0) b|B(1)'])
     expect(shown(after(on(list, 'Two'), paste('one\ntwo')))).toEqual(['One: alpha(0) beta(1)', 'Twoone two: gamma(2)'])
     expect(shown(after(on(list, 'alpha'), paste('')))).toEqual(['One: alpha(0) beta(1)', 'Two: gamma(2)'])
+  })
+
+  it('takes back a step at a time, however quickly they were made', () => {
+    let state = on(list, 'alpha')
+    state = state.reconfigure({ plugins: [history()] })
+    const moved = after(state, enter, type('new'), move(1))
+    expect(shown(moved)[0]).toBe('One: alpha(0) beta(1) new')
+    expect(shown(after(moved, undo))[0]).toBe('One: alpha(0) new beta(1)')
+  })
+
+  it('keeps a picture whose words are gone, and shows it', () => {
+    const pictured = { ...line('slide'), picture: 'a.jpg' }
+    const state = on({ ...list, parts: [{ heading: '', lines: [pictured], isOwn: false }] }, 'slide')
+    expect(state.doc.firstChild!.child(1).attrs.picture).toBe('/api/sheets/1/pictures/a.jpg')
+    expect(partsOf(after(state, erase(5)).doc)).toEqual([{ heading: '', lines: [{ cells: [''], from: 0 }] }])
   })
 
   it('lets only the first of two copies of a line be what it was', () => {

@@ -6,8 +6,15 @@ import { editorField } from './field'
 import { sheetNodes } from './nodes'
 
 const sheet = {
+  id: 1,
   columns: ['Point'],
-  parts: [{ heading: 'Lime', lines: [{ cells: ['It lifts the pH.'], source: null, isOwn: false }], isOwn: false }],
+  parts: [
+    {
+      heading: 'Lime',
+      lines: [{ cells: ['It lifts the pH.'], source: null, isOwn: false, picture: null }],
+      isOwn: false,
+    },
+  ],
 }
 let editor: Editor
 function open(caret: number) {

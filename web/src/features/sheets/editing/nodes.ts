@@ -26,8 +26,15 @@ export function sheetNodes(columns: readonly string[]): Extensions {
       name: 'line',
       content: `cell{${columns.length}}`,
       isolating: true,
-      addAttributes: () => ({ from: { default: null, rendered: false } }),
-      renderHTML: () => ['div', { class: columns.length > 1 ? 'line row' : 'line' }, 0],
+      addAttributes: () => ({
+        from: { default: null, rendered: false },
+        picture: { default: null, rendered: false },
+      }),
+      renderHTML: ({ node }) => {
+        const picture = node.attrs.picture as string | null
+        const cells = ['div', { class: columns.length > 1 ? 'cells row' : 'cells' }, 0] as const
+        return ['div', { class: 'line' }, cells, ...(picture ? [['img', { src: picture, alt: '' }] as const] : [])]
+      },
     }),
     Node.create({
       name: 'cell',
