@@ -155,11 +155,14 @@ public class FactsTests
     [Theory]
     [InlineData("clean", 0.6, true)]
     [InlineData("bendage", 0.6, false)]
-    [InlineData("bendage", 0.8, true)]
+    [InlineData("bendage", 0.97, false)]
+    [InlineData("bendage", 1, true)]
     [InlineData("Bendage", 0.6, true)]
-    public void A_word_that_no_list_has_is_doubtful_unless_it_was_heard_well_or_is_a_name(string word, double confidence, bool isBelieved)
+    [InlineData("overfall", 0.8, true)]
+    [InlineData("overfall", 0.7, false)]
+    public void A_word_that_no_list_has_is_doubtful_unless_it_is_a_name_or_was_written_or_is_made_of_two_that_are_known_and_was_heard_well(string word, double confidence, bool isBelieved)
     {
-        var known = new WordKnowledge(WordVectors.Read(new MemoryStream(WordTable.Of(("clean", 100, 0), ("body", 90, 44)))), Lexicon.None, WordRelations.None);
+        var known = new WordKnowledge(WordVectors.Read(new MemoryStream(WordTable.Of(("clean", 100, 0), ("body", 90, 44)))), Lexicon.Read(new StringReader("over 0 0 0 9\nfall 9 9 0 0")), WordRelations.None);
         var said = new Sentence("p1", 0, [.. Lecture.Words("The", confidence: 0.9), .. Lecture.Words(word, 2_000, confidence), .. Lecture.Words("body.", 4_000, 0.9)]);
         Assert.Equal(isBelieved, QuotableSentence.IsHeardWell(ConfirmedWords.Settle([said], known)[0]));
         Assert.True(QuotableSentence.IsHeardWell(ConfirmedWords.Settle([said], WordKnowledge.None)[0]));

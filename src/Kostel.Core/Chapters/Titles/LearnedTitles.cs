@@ -8,11 +8,9 @@ namespace Kostel.Core.Chapters.Titles;
 /// <summary>The titles that chapters of an English lecture could have, the likeliest to be found good first; learned from titles that were read and judged (docs/chapters.md).</summary>
 internal sealed partial class LearnedTitles(IReadOnlyList<IReadOnlyList<Sentence>> chapters, TitleCandidates candidates, WordKnowledge known)
 {
-    private const int FewestWords = 2, MostWords = 7, OftenEnough = 3;
+    private const int FewestWords = 2, MostWords = 7;
 
-    /// <summary>Words that were heard, that no list of English knows, and that are hardly ever said: rather mishearings than terms.</summary>
-    private readonly HashSet<string> doubtful = chapters.SelectMany(c => c).SelectMany(s => s.Words).Where(w => w.Confidence < 1 && ConfirmedWords.IsUnknown(w, known))
-        .SelectMany(w => Tokens.Of(w.Text)).CountBy(t => t).Where(t => t.Value < OftenEnough).Select(t => t.Key).ToHashSet();
+    private readonly HashSet<string> invented = ConfirmedWords.Invented([.. chapters.SelectMany(c => c)], known).Select(w => w.Text.TrimEnd('.', ',', '?', '!')).ToHashSet(StringComparer.OrdinalIgnoreCase);
 
     private readonly TitlePool pool = new(chapters, candidates, known.Lexicon);
     private readonly TitleFeatures features = new(chapters, candidates.Weights, known);
@@ -21,7 +19,7 @@ internal sealed partial class LearnedTitles(IReadOnlyList<IReadOnlyList<Sentence
     public IEnumerable<string> Of(int c) => pool.Of(c)
         .Where(p => p.Text.Count(ch => ch == ' ') + 1 is >= FewestWords and <= MostWords)
         .Select(p => (Text: Shown(p), p.Sentence, Score: TitleWeights.Sum(features.Of(c, p))))
-        .OrderBy(p => Tokens.Of(p.Text).Any(doubtful.Contains)).ThenByDescending(p => p.Score).ThenBy(p => p.Sentence).ThenBy(p => p.Text, StringComparer.Ordinal)
+        .OrderBy(p => p.Text.Split(' ').Any(invented.Contains)).ThenByDescending(p => p.Score).ThenBy(p => p.Sentence).ThenBy(p => p.Text, StringComparer.Ordinal)
         .Select(p => p.Text);
 
     /// <summary>What is defined by several words is named by them: "Field capacity"; of one word there would be no title.</summary>
