@@ -48,6 +48,30 @@ public sealed class CourseSheetTests(SharedServer shared) : IClassFixture<Shared
     }
 
     [Fact]
+    public async Task Its_cards_go_to_the_lectures_that_its_lines_rest_on_and_a_quiz_is_refused()
+    {
+        var (course, ids) = await Course();
+        var address = $"/api/sheets/{(await Make(course))[^1]["sheet"]!["id"]}";
+        var drafts = (await server.Post($"{address}/cards/drafts", new { })).AsArray();
+        var of = drafts.GroupBy(d => d!["source"]!["lectureId"]!.GetValue<string>()).ToDictionary(g => g.Key, g => g.ToList());
+        Assert.Equal(ids.Order(), of.Keys.Order());
+        Assert.Equal(drafts.Count, drafts.Select(d => (string)d!["key"]!).Distinct().Count());
+        var kept = of.Values.Select(d => new { key = (string)d[0]!["key"]!, front = (string)d[0]!["front"]!, back = (string)d[0]!["back"]! }).ToList();
+        using var stale = await server.Send(HttpMethod.Post, $"{address}/cards/kept", new { kept = kept.Append(new { key = "none", front = "F?", back = "B" }) });
+        Assert.Equal(HttpStatusCode.Conflict, stale.StatusCode);
+        (await server.Send(HttpMethod.Post, $"{address}/cards/kept", new { kept })).EnsureSuccessStatusCode();
+        foreach (var id in ids)
+        {
+            var card = Assert.Single((await server.Get($"/api/lectures/{id}/study"))["cards"]!.AsArray())!;
+            Assert.Contains((string)card["front"]!, kept.Select(k => k.front));
+        }
+
+        Assert.Equal(drafts.Count - kept.Count, (await server.Post($"{address}/cards/drafts", new { })).AsArray().Count);
+        using var quiz = await server.Send(HttpMethod.Post, $"{address}/quiz", new { });
+        Assert.Equal("A quiz is made of a lecture's sheet; of a course's there are cards.", await ServerProcess.Detail(quiz));
+    }
+
+    [Fact]
     public async Task It_outlives_a_lecture_and_needs_two_to_be_made()
     {
         var (course, ids) = await Course();

@@ -109,11 +109,18 @@ internal sealed class StudyMaking(KostelContext context, IGrammar grammar, WordK
     }
 
     /// <summary>Adds cards, besides those that are there.</summary>
-    public async Task Add(string id, IReadOnlyList<CardDraft> drafts, CancellationToken cancel)
+    public Task Add(string id, IReadOnlyList<CardDraft> drafts, CancellationToken cancel) => Add([(id, drafts)], cancel);
+
+    /// <summary>The same for several lectures: all are added or none.</summary>
+    public async Task Add(IReadOnlyList<(string LectureId, IReadOnlyList<CardDraft> Drafts)> made, CancellationToken cancel)
     {
         await using var all = await context.Database.BeginTransactionAsync(cancel);
-        var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == id).ToListAsync(cancel);
-        context.Cards.AddRange(drafts.Where(d => !there.Exists(c => d.AsksTheSameAs(c.SourceKey, c.Source))).DistinctBy(d => d.Key).Select(d => CardRow.Of(id, d, Now)));
+        foreach (var (id, drafts) in made)
+        {
+            var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == id).ToListAsync(cancel);
+            context.Cards.AddRange(drafts.Where(d => !there.Exists(c => d.AsksTheSameAs(c.SourceKey, c.Source))).DistinctBy(d => d.Key).Select(d => CardRow.Of(id, d, Now)));
+        }
+
         await context.SaveChangesAsync(cancel);
         await all.CommitAsync(cancel);
     }

@@ -116,6 +116,9 @@ public sealed record Sheet(IReadOnlyList<string> Columns, IReadOnlyList<SheetPar
         SheetLine Named(SheetLine line) => line.Picture is { } picture ? line with { Picture = nameOf(picture) } : line;
     }
 
+    /// <summary>Only the lines that rest on one lecture.</summary>
+    public Sheet RestingOn(string lectureId) => this with { Parts = [.. Parts.Select(p => p with { Lines = [.. p.Lines.Where(l => l.Source?.LectureId == lectureId)] })] };
+
     /// <summary>The same as a sheet of a lecture.</summary>
     public Sheet In(string? lectureId) => this with
     {

@@ -6,7 +6,7 @@ import { useLive } from '@/shared/live'
 import { useNotice } from '@/shared/notice'
 import { count } from '@/shared/time'
 
-/** Cards of what stands on a sheet, looked through before they are added to its lecture. */
+/** Cards of what stands on a sheet, looked through before they are added to the lectures that it rests on. */
 const props = defineProps<{ sheetId: number }>()
 const emit = defineEmits<{ closed: []; hear: [line: Evidence] }>()
 const notice = useNotice()
@@ -42,7 +42,7 @@ async function add(kept: KeptDraft[]) {
     <p><button class="k-quiet" type="button" @click="emit('closed')">Back to the sheet</button></p>
   </div>
   <template v-else>
-    <p class="k-soft">What a card of the lecture asks already is not asked again.</p>
+    <p class="k-soft">What a card asks already is not asked again.</p>
     <CardsToKeep :made="made" :is-busy="isBusy" @hear="emit('hear', $event)" @keep="add" @closed="emit('closed')" />
   </template>
 </template>

@@ -200,13 +200,13 @@ async function remove() {
       <SheetLines :sheet="sheet" :playing="playing" @hear="emit('hear', $event)" @taken="load" />
       <p class="acts foot">
         <v-btn variant="outlined" @click="edit">Change</v-btn>
-        <v-menu v-if="sheet.lectureId && sources.length">
+        <v-menu v-if="sources.length">
           <template #activator="{ props: menu }">
             <button class="k-link" type="button" v-bind="menu">Learn it <span aria-hidden="true">▾</span></button>
           </template>
           <v-list>
             <v-list-item title="Make cards of it" @click="isAsking = true" />
-            <v-list-item title="Make a quiz of it" :disabled="isMaking" @click="makeQuiz" />
+            <v-list-item v-if="sheet.lectureId" title="Make a quiz of it" :disabled="isMaking" @click="makeQuiz" />
           </v-list>
         </v-menu>
         <v-menu>

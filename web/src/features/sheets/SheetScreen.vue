@@ -39,7 +39,7 @@ function removed(course: string | null) {
 </template>
 
 <style scoped>
-.k-column :deep(.foot.acts) {
+.k-column :deep(p.foot) {
   bottom: 0;
   background: var(--paper);
 }
