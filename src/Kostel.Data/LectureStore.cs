@@ -45,9 +45,9 @@ public static class LectureStore
                 attempts[q.Id].Select(a => new KeptAttempt(a.FinishedAt, a.Choices)).ToList())),
             sheets.ConvertAll(s => new KeptSheet(s.Form, s.Name, s.MadeAt, s.Content.In(null), Pictures(s.Content))));
 
-        Dictionary<string, byte[]>? Pictures(Core.Study.Sheets.Sheet sheet)
+        Dictionary<string, byte[]?>? Pictures(Core.Study.Sheets.Sheet sheet)
         {
-            var found = sheet.Pictures().Distinct().Select(name => (name, Bytes: picture(name))).Where(p => p.Bytes is not null).ToDictionary(p => p.name, p => p.Bytes!);
+            var found = sheet.Pictures().Distinct().Select(name => (Name: name, Bytes: picture(name))).Where(p => p.Bytes is not null).ToDictionary(p => p.Name, p => p.Bytes);
             return found.Count == 0 ? null : found;
         }
     }

@@ -28,6 +28,14 @@ internal static class BroughtLecture
 
     public static Task<JsonNode> Edit(this ServerProcess server, string id, object edit) => server.Post($"/api/lectures/{id}/edits", new { edit });
 
+    /// <summary>Puts a picture at a moment.</summary>
+    /// <returns>The number of its mark.</returns>
+    public static async Task<int> PictureMark(this ServerProcess server, string id, int atMs = 6_000)
+    {
+        using var sent = await server.Http.PostAsync($"/api/lectures/{id}/marks/picture?atMs={atMs}", new ByteArrayContent(Clips.Png));
+        return (int)JsonNode.Parse(await sent.Content.ReadAsStringAsync())!["id"]!;
+    }
+
     /// <summary>Types a passage anew.</summary>
     public static async Task<JsonNode> Rewrite(this ServerProcess server, string id, Func<string, string> change)
     {

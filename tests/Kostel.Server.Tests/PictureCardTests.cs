@@ -1,5 +1,4 @@
 using System.Net;
-using System.Text.Json.Nodes;
 
 namespace Kostel.Server.Tests;
 
@@ -14,12 +13,12 @@ public sealed class PictureCardTests(SharedServer shared) : IClassFixture<Shared
     public async Task A_card_of_a_mark_keeps_its_picture_when_it_is_worded_anew_and_when_the_mark_goes()
     {
         var id = await server.BringText();
-        var mark = await PictureMark(id);
-        var card = await server.Post($"/api/lectures/{id}/cards/own", new { front = "What is drawn here?", back = "A spring tide.", startMs = 6_000, endMs = 6_000, mark = (int)mark["id"]! });
+        var mark = await server.PictureMark(id);
+        var card = await server.Post($"/api/lectures/{id}/cards/own", new { front = "What is drawn here?", back = "A spring tide.", startMs = 6_000, endMs = 6_000, mark });
         Assert.True((bool)card["hasPicture"]!);
         using var worded = await server.Send(HttpMethod.Put, $"/api/cards/{card["id"]}", new { front = "Which tide is this?", back = "A spring tide.", version = 0 });
         Assert.Equal(HttpStatusCode.NoContent, worded.StatusCode);
-        await server.Send(HttpMethod.Delete, $"/api/lectures/{id}/marks/{mark["id"]}");
+        await server.Send(HttpMethod.Delete, $"/api/lectures/{id}/marks/{mark}");
         var now = (await server.Get($"/api/lectures/{id}/study"))["cards"]!.AsArray().Single();
         Assert.Equal(("Which tide is this?", true), ((string)now!["front"]!, (bool)now["hasPicture"]!));
         using var shown = await server.Http.GetAsync($"/api/cards/{card["id"]}/picture", Cancel);
@@ -31,8 +30,8 @@ public sealed class PictureCardTests(SharedServer shared) : IClassFixture<Shared
     public async Task A_picture_goes_out_and_comes_in_with_its_card()
     {
         var id = await server.BringText();
-        var mark = await PictureMark(id);
-        await server.Post($"/api/lectures/{id}/cards/own", new { front = "What is drawn here?", back = "A spring tide.", startMs = 6_000, endMs = 6_000, mark = (int)mark["id"]! });
+        var mark = await server.PictureMark(id);
+        await server.Post($"/api/lectures/{id}/cards/own", new { front = "What is drawn here?", back = "A spring tide.", startMs = 6_000, endMs = 6_000, mark });
         await server.Post($"/api/lectures/{id}/cards/own", new { front = "Without one?", back = "Yes.", startMs = 5_000, endMs = 9_000 });
         var copy = await server.BringIn("with-pictures.json", await server.Http.GetByteArrayAsync($"/api/lectures/{id}/export?format=json", Cancel));
         var cards = (await server.Get($"/api/lectures/{copy}/study"))["cards"]!.AsArray();
@@ -69,11 +68,5 @@ public sealed class PictureCardTests(SharedServer shared) : IClassFixture<Shared
         var card = await server.Post($"/api/lectures/{id}/cards/own", new { front = "Plain?", back = "Yes.", startMs = 5_000, endMs = 9_000 });
         using var picture = await server.Http.GetAsync($"/api/cards/{card["id"]}/picture", Cancel);
         Assert.Equal(HttpStatusCode.NotFound, picture.StatusCode);
-    }
-
-    private async Task<JsonNode> PictureMark(string id)
-    {
-        using var sent = await server.Http.PostAsync($"/api/lectures/{id}/marks/picture?atMs=6000", new ByteArrayContent(Clips.Png), Cancel);
-        return JsonNode.Parse(await sent.Content.ReadAsStringAsync(Cancel))!;
     }
 }

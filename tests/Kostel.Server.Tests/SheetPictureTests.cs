@@ -18,7 +18,7 @@ public sealed class SheetPictureTests(SharedServer shared) : IClassFixture<Share
     public async Task A_mark_goes_on_a_sheet_with_its_picture_which_stays_when_the_mark_goes_and_the_words_do()
     {
         var id = await server.BringText();
-        var mark = await PictureMark(id);
+        var mark = await server.PictureMark(id);
         var (address, line) = await Put(id, new { startMs = 6_000, endMs = 6_000, text = "The drawing", mark });
         Assert.Equal("The drawing", (string)line["cells"]![0]!);
         await server.Send(HttpMethod.Delete, $"/api/lectures/{id}/marks/{mark}");
@@ -34,7 +34,7 @@ public sealed class SheetPictureTests(SharedServer shared) : IClassFixture<Share
     public async Task It_is_in_what_is_taken_away()
     {
         var id = await server.BringText();
-        var (address, _) = await Put(id, new { startMs = 6_000, endMs = 6_000, mark = await PictureMark(id) });
+        var (address, _) = await Put(id, new { startMs = 6_000, endMs = 6_000, mark = await server.PictureMark(id) });
         Assert.Contains("<img alt=\"\" src=\"data:image/png;base64,", Encoding.UTF8.GetString(await Export("html")), StringComparison.Ordinal);
         Assert.Contains("/Subtype /Image", Encoding.Latin1.GetString(await Export("pdf")), StringComparison.Ordinal);
         using var docx = WordprocessingDocument.Open(new MemoryStream(await Export("docx")), isEditable: false);
@@ -48,7 +48,7 @@ public sealed class SheetPictureTests(SharedServer shared) : IClassFixture<Share
     public async Task It_goes_out_and_comes_in_with_the_lecture()
     {
         var id = await server.BringText();
-        await Put(id, new { startMs = 6_000, endMs = 6_000, mark = await PictureMark(id) });
+        await Put(id, new { startMs = 6_000, endMs = 6_000, mark = await server.PictureMark(id) });
         var file = await server.Http.GetByteArrayAsync($"/api/lectures/{id}/export?format=json", Cancel);
         var copy = await server.BringIn("with-sheet.json", file, "A copy");
         var sheet = (await server.Get($"/api/lectures/{copy}/sheets"))[0]!["id"]!;
@@ -110,11 +110,5 @@ public sealed class SheetPictureTests(SharedServer shared) : IClassFixture<Share
         var own = await server.Post($"/api/lectures/{id}/sheets", new { form = "own", ofMarks = false });
         var address = $"/api/sheets/{own["id"]}";
         return (address, (await server.Post($"{address}/lines", line))["parts"]![0]!["lines"]![0]!);
-    }
-
-    private async Task<int> PictureMark(string id)
-    {
-        using var sent = await server.Http.PostAsync($"/api/lectures/{id}/marks/picture?atMs=6000", new ByteArrayContent(Clips.Png), Cancel);
-        return (int)JsonNode.Parse(await sent.Content.ReadAsStringAsync(Cancel))!["id"]!;
     }
 }

@@ -1,6 +1,5 @@
 using System.Net;
 using System.Text;
-using System.Text.Json.Nodes;
 
 namespace Kostel.Server.Tests;
 
@@ -43,14 +42,12 @@ public sealed class StorageTests
         (await server.SendPiece(address, 0, new byte[40])).EnsureSuccessStatusCode();
         var abandoned = await server.CreateUpload("abandoned.mp3", 100);
         LibraryDatabase.Sql(server.Folder, $"UPDATE Uploads SET TouchedAt = datetime('now', '-8 days') WHERE Id = '{abandoned.Split('/')[^1]}'");
-        using var sent = await server.Http.PostAsync($"/api/lectures/{kept}/marks/picture?atMs=0", new ByteArrayContent(Clips.Png));
-        var mark = JsonNode.Parse(await sent.Content.ReadAsStringAsync())!["id"]!;
-        await server.Post($"/api/lectures/{kept}/cards/own", new { front = "What is this?", back = "A dot.", startMs = 0, endMs = 1, mark = (int)mark });
+        var mark = await server.PictureMark(kept, atMs: 0);
+        await server.Post($"/api/lectures/{kept}/cards/own", new { front = "What is this?", back = "A dot.", startMs = 0, endMs = 1, mark });
         var picture = Assert.Single(Directory.GetFiles(Path.Combine(server.Folder, "lectures", kept, "pictures")));
-        using var again = await server.Http.PostAsync($"/api/lectures/{kept}/marks/picture?atMs=0", new ByteArrayContent(Clips.Png));
-        var other = JsonNode.Parse(await again.Content.ReadAsStringAsync())!["id"]!;
+        var other = await server.PictureMark(kept, atMs: 0);
         var sheet = await server.Post($"/api/lectures/{kept}/sheets", new { form = "own", ofMarks = false });
-        await server.Post($"/api/sheets/{sheet["id"]}/lines", new { startMs = 0, endMs = 0, mark = (int)other });
+        await server.Post($"/api/sheets/{sheet["id"]}/lines", new { startMs = 0, endMs = 0, mark = other });
         var onSheet = Directory.GetFiles(Path.Combine(server.Folder, "lectures", kept, "pictures")).Single(f => f != picture);
         LibraryDatabase.Sql(server.Folder, "DELETE FROM Marks");
         File.SetLastWriteTimeUtc(picture, DateTime.UtcNow.AddDays(-1));

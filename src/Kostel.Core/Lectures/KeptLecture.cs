@@ -38,7 +38,8 @@ public sealed record KeptMark(MarkKind Kind, int StartMs, int EndMs, string Quot
 public sealed record KeptSummary(DateTime MadeAt, IReadOnlyList<SummaryPart> Parts);
 
 /// <summary>A sheet.</summary>
-public sealed record KeptSheet(SheetForm Form, string Name, DateTime MadeAt, Sheet Content, IReadOnlyDictionary<string, byte[]>? Pictures = null);
+/// <param name="Pictures">The pictures of its lines by their names; null for none.</param>
+public sealed record KeptSheet(SheetForm Form, string Name, DateTime MadeAt, Sheet Content, IReadOnlyDictionary<string, byte[]?>? Pictures = null);
 
 /// <summary>A card with its reviews.</summary>
 /// <param name="Key">What it asks about.</param>

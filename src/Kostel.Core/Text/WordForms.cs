@@ -26,6 +26,9 @@ public static class WordForms
     /// <summary>Whether a lower-case word is a unit or another word that counts or measures rather than names.</summary>
     public static bool IsMeasure(string word) => Measures.Contains(word);
 
+    /// <summary>Whether a lower-case word is "is" in another number or time.</summary>
+    public static bool IsBeing(string word) => word is "is" or "are" or "was" or "were";
+
     /// <summary>The phrase with a capital first letter.</summary>
     public static string Capital(string phrase) => phrase.Length == 0 ? phrase : char.ToUpperInvariant(phrase[0]) + phrase[1..];
 

@@ -113,9 +113,9 @@ internal sealed class LectureIntake(LibraryFolder library, LectureArrival arriva
     private async Task<IReadOnlyDictionary<string, string>> KeepSheetPictures(string lectureId, IReadOnlyList<KeptSheet> sheets, CancellationToken cancel)
     {
         var names = new Dictionary<string, string>();
-        foreach (var (name, bytes) in sheets.SelectMany(s => s.Pictures ?? new Dictionary<string, byte[]>()))
+        foreach (var (name, bytes) in sheets.SelectMany(s => s.Pictures ?? new Dictionary<string, byte[]?>()))
         {
-            if (!names.ContainsKey(name) && await KeepPicture(lectureId, bytes, cancel) is { } kept)
+            if (bytes is not null && !names.ContainsKey(name) && await KeepPicture(lectureId, bytes, cancel) is { } kept)
             {
                 names[name] = kept;
             }

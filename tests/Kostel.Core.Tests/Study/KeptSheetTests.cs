@@ -36,6 +36,20 @@ public sealed class KeptSheetTests
         Assert.Throws<FormatException>(() => LectureFormat.ReadThings(text.Replace(good, bad, StringComparison.Ordinal)));
     }
 
-    private static string Written() => LectureFormat.Write(new KeptLecture(
-        Lecture.Of("Water is wet."), new KeptThings(new LectureFacts("Wet"), Sheets: [new KeptSheet(SheetForm.Cues, "My notes", new DateTime(2026, 3, 1, 10, 0, 0, DateTimeKind.Utc), Wet)])));
+    [Fact]
+    public void Pictures_go_with_it_by_their_names()
+    {
+        var pictured = Wet with { Parts = [new SheetPart("", [new SheetLine(["Ice", ""], Place, IsOwn: true, "ice.png")])] };
+        var kept = LectureFormat.ReadThings(Written(pictured, new Dictionary<string, byte[]?> { ["ice.png"] = [1, 2, 3], ["gone.png"] = null }))!.Sheets![0];
+        Assert.Equal([1, 2, 3], kept.Pictures!["ice.png"]!);
+        Assert.Null(kept.Pictures["gone.png"]);
+        Assert.Equal(["ice.png"], kept.Content.Pictures());
+        Assert.Equal(["new.png"], kept.Content.WithPictures(_ => "new.png").Pictures());
+        Assert.Empty(kept.Content.WithPictures(_ => null).Pictures());
+    }
+
+    private static string Written() => Written(Wet, null);
+
+    private static string Written(Sheet sheet, IReadOnlyDictionary<string, byte[]?>? pictures) => LectureFormat.Write(new KeptLecture(
+        Lecture.Of("Water is wet."), new KeptThings(new LectureFacts("Wet"), Sheets: [new KeptSheet(SheetForm.Cues, "My notes", new DateTime(2026, 3, 1, 10, 0, 0, DateTimeKind.Utc), sheet, pictures)])));
 }

@@ -97,5 +97,33 @@ public class SheetEditingTests
         Assert.Contains("?t=61\">1:01</a>", html, StringComparison.Ordinal);
     }
 
+    [Fact]
+    public void A_line_with_a_picture_stays_when_its_words_go_and_one_that_was_taken_out_keeps_its_picture()
+    {
+        var sheet = new Sheet(["Note"], [new SheetPart("", [Line("The drawing.", 3) with { Picture = "a.png" }, Line("Another.", 9) with { Picture = "b.jpg" }])]);
+        var after = SheetEditing.Edit(sheet, [new EditedPart("", [new EditedLine([""], From: 0), new EditedLine([" "])])]);
+        Assert.Equal(("a.png", ""), (Assert.Single(after.Lines()).Picture, after.Lines().Single().Cells[0]));
+        Assert.Equal(["a.png", "b.jpg"], after.Pictures());
+    }
+
+    [Fact]
+    public void Of_a_course_only_what_rests_on_a_lecture_is_taken()
+    {
+        var (one, other) = (Line("One.", 3), Line("Two.", 5));
+        var sheet = new Sheet(["Lecture", "Point"], [new SheetPart("Wells", [one with { Source = one.Source!.In("a") }, other with { Source = other.Source!.In("b") }, new SheetLine(["", "Mine."], IsOwn: true)])]);
+        Assert.Equal("Two.", Assert.Single(sheet.RestingOn("b").Lines()).Cells[0]);
+        Assert.Empty(sheet.RestingOn("c").Lines());
+    }
+
+    [Fact]
+    public void A_picture_stands_on_the_page_itself_as_what_it_is()
+    {
+        var sheet = new Sheet(["Note"], [new SheetPart("", [Line("Drawn.", 3), Line("Shown.", 5), Line("Told.", 7)])]);
+        var html = SheetHtml.Write(new SheetPaper("Wells", "", sheet) { PictureOf = l => l.Cells[0] switch { "Drawn." => [0x89, 0x50, 0x4E, 0x47], "Shown." => [0xFF, 0xD8, 0xFF], _ => null } });
+        Assert.Contains("data:image/png;base64,iVBORw==", html, StringComparison.Ordinal);
+        Assert.Contains("data:image/jpeg;base64,/9j/", html, StringComparison.Ordinal);
+        Assert.Equal(2, html.Split("<img").Length - 1);
+    }
+
     private static SheetLine Line(string text, int second) => new([text], new Evidence("p1", second * 1_000, (second * 1_000) + 5_000, text));
 }

@@ -9,7 +9,6 @@ internal static class AskedClauses
 
     private static readonly HashSet<string> Asking = ["why", "how", "when", "where", "what", "which", "who", "whose"];
     private static readonly HashSet<string> Measuring = ["long", "much", "many", "far", "fast", "often", "deep", "high", "big", "old", "hot", "heavy", "quickly", "large", "small", "well", "bad", "good", "strong", "wide", "thick", "cold"];
-    private static readonly HashSet<string> Being = ["is", "are", "was", "were"];
     private static readonly HashSet<string> Modal = ["can", "could", "will", "would", "must", "should", "may", "might"];
     private static readonly HashSet<string> NoEnd = ["the", "a", "an", "and", "or", "is", "are", "so", "then", "all", "too", "they", "have", "be"];
     private static readonly HashSet<string> Tail = ["then", "exactly", "actually", "really", "anyway", "now", "though", "again"];
@@ -33,10 +32,10 @@ internal static class AskedClauses
         }
 
         var (asks, helper, rest) = (words[..askers], words[askers].ToLowerInvariant(), words[(askers + 1)..]);
-        var turned = Being.Contains(helper) ? AfterBeing(helper, rest, lexicon)
+        var turned = WordForms.IsBeing(helper) ? AfterBeing(helper, rest, lexicon)
             : helper is "do" or "does" or "did" || Modal.Contains(helper) ? AfterHelper(helper, rest, lexicon)
             : null;
-        var isSubject = turned is null && asks[0].ToLowerInvariant() is "what" or "who" or "which" && IsFinite(helper, lexicon) && !(Being.Contains(helper) && asks.Count == 1 && asks[0] is not "who");
+        var isSubject = turned is null && asks[0].ToLowerInvariant() is "what" or "who" or "which" && IsFinite(helper, lexicon) && !(WordForms.IsBeing(helper) && asks.Count == 1 && asks[0] is not "who");
         List<string> clause = turned is not null ? [.. asks, .. turned] : isSubject ? words : [];
         return clause.Count > 0 && (turned is not null || !NoEnd.Contains(clause[^1].ToLowerInvariant())) ? string.Join(' ', clause) : null;
     }
@@ -80,7 +79,7 @@ internal static class AskedClauses
     {
         var at = Enumerable.Range(1, rest.Count - 1).FirstOrDefault(i => (IsNoun(rest[i - 1].ToLowerInvariant(), lexicon) || Standing.Contains(rest[i - 1].ToLowerInvariant())) && BeginsWhatIsSaid(rest[i].ToLowerInvariant(), lexicon));
         return at > 0 ? [.. rest[..at], helper, .. rest[at..]]
-            : rest.Count <= 4 && IsNoun(rest[^1].ToLowerInvariant(), lexicon) && !rest.Any(w => Being.Contains(w.ToLowerInvariant())) ? [.. rest, helper] : null;
+            : rest.Count <= 4 && IsNoun(rest[^1].ToLowerInvariant(), lexicon) && !rest.Any(w => WordForms.IsBeing(w.ToLowerInvariant())) ? [.. rest, helper] : null;
     }
 
     private static bool BeginsWhatIsSaid(string word, Lexicon lexicon) =>
@@ -105,7 +104,7 @@ internal static class AskedClauses
         };
     }
 
-    private static bool IsHelper(string word) => Being.Contains(word) || Modal.Contains(word) || word is "do" or "does" or "did" or "has" or "have" or "had";
+    private static bool IsHelper(string word) => WordForms.IsBeing(word) || Modal.Contains(word) || word is "do" or "does" or "did" or "has" or "have" or "had";
 
     private static bool IsFinite(string word, Lexicon lexicon) => IsHelper(word) || IrregularForms.IsPast(word) || (word.EndsWith('s') && lexicon.KindsOf(word).VerbShare > SometimesVerb);
 

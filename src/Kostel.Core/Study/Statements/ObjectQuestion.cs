@@ -8,7 +8,6 @@ internal static class ObjectQuestion
     private const int LongestRest = 7, LeastLeft = 2;
 
     private static readonly HashSet<string> Modals = ["can", "may", "must", "should", "will", "would", "could", "might", "cannot"];
-    private static readonly HashSet<string> Being = ["is", "are", "was", "were"];
     private static readonly HashSet<string> JoinsClauses = ["and", "but", "or", "because", "so", "if", "when", "while", "that", "which", "who", "than", "as", "until", "unless", "where", "it", "they", "them"];
 
     private static readonly HashSet<string> Leading = ["on", "from", "to", "with", "of", "for", "into", "through"];
@@ -49,7 +48,7 @@ internal static class ObjectQuestion
             return between is [var does, .. var led] && led.Count <= 1 && led.All(Leading.Contains) && !NoObjects.Contains(does) ? $"What {verb} {about} {string.Join(' ', between)}{tail}?" : null;
         }
 
-        if (Being.Contains(verb))
+        if (WordForms.IsBeing(verb))
         {
             // "is made of", "is called": something is done to it.
             return between is [_, .. var led] && led.Count <= 1 && (between[0].EndsWith("ed", StringComparison.Ordinal) || IrregularForms.IsPast(between[0])) && (led.Count == 1 || between[0] == "called") ? $"What {verb} {about} {string.Join(' ', between)}{tail}?" : null;

@@ -24,7 +24,6 @@ internal static class Referents
         "reason", "result", "problem", "question", "answer", "point", "example", "idea", "way", "rule", "rest", "price", "trick", "trouble", "difference", "word", "name", "first", "second", "third", "last", "next",
     ];
 
-    private static readonly HashSet<string> Being = ["is", "are", "was", "were"];
     private static readonly HashSet<string> Several = ["people", "men", "women", "children", "mice", "teeth", "feet", "bacteria", "data"];
 
     /// <summary>With these "it" stands for nothing.</summary>
@@ -92,7 +91,7 @@ internal static class Referents
 
     /// <summary>"The deviation of the means is called the standard error": it goes on with what it is called.</summary>
     private static WordRun? Called(Sentence part, MainClause clause) =>
-        clause.Subject.End + 1 < part.Words.Count && Tokens.Of(part.Words[clause.Subject.End].Text) is [var being] && Being.Contains(being) && Tokens.Of(part.Words[clause.Subject.End + 1].Text) is ["called"]
+        clause.Subject.End + 1 < part.Words.Count && Tokens.Of(part.Words[clause.Subject.End].Text) is [var being] && WordForms.IsBeing(being) && Tokens.Of(part.Words[clause.Subject.End + 1].Text) is ["called"]
         && clause.Complements.FirstOrDefault(c => c.First == clause.Subject.End + 2) is { Count: > 0 and <= LongestSubject } named ? named : null;
 
     /// <summary>Whether anything else in a statement points to what was said before; "it … its" is the same thing again.</summary>
@@ -103,13 +102,13 @@ internal static class Referents
     /// <summary>"It is clear that …", "it is called leaching": it stands for what comes, or for all that was said.</summary>
     private static bool IsAboutAClause(List<string> words) =>
         (words is ["it", "takes" or "took", ..] && words.Skip(2).Any(w => w is "to" or "until" or "for" or "before" || NumberWords.IsNumber(w)))
-        || (words[0] == "it" && Being.Contains(words[1]) && words.Skip(2).Take(4).Any(w => w is "that" or "to" or "why" or "how" or "because" or "not" or "called" or "known" or "like" or "as"));
+        || (words[0] == "it" && WordForms.IsBeing(words[1]) && words.Skip(2).Take(4).Any(w => w is "that" or "to" or "why" or "how" or "because" or "not" or "called" or "known" or "like" or "as"));
 
     /// <summary>Whether the sentence before names something else that could be meant: anything of the same number behind its verb, unless that is only what the subject is said to be or where it stands.</summary>
     private static bool CanBeElse(Sentence part, SentenceGrammar tree, WordRun subject, bool isSeveral)
     {
         var verb = Tokens.Of(part.Words[subject.End].Text) is [var only] ? only : "";
-        var saysWhatItIs = Being.Contains(verb);
+        var saysWhatItIs = WordForms.IsBeing(verb);
         var things = MainClause.Things(tree).Where(r => r.First >= subject.End).ToList();
         return !saysWhatItIs && (things.Exists(r => Number(part, r) == isSeveral && !IsBehindPreposition(part, r)) || part.Words.Skip(subject.End).Any(w => Tokens.Of(w.Text) is ["it" or "they" or "who" or "which"]));
     }
