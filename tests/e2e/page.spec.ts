@@ -361,7 +361,7 @@ test('each chapter of a video has a small picture, from which it plays', async (
   await page.goto(`${demo.address}/lecture/tide-table`)
   const stills = page.locator('.heading img')
   await expect.poll(() => stills.first().evaluate((i: HTMLImageElement) => i.naturalWidth)).toBe(320)
-  await page.getByRole('button', { name: /^Hear Chart datum/u }).click()
+  await page.getByRole('button', { name: /^Hear Lowest astronomical tide/u }).click()
   await expect.poll(() => page.locator('video').evaluate((v: HTMLVideoElement) => v.currentTime)).toBeGreaterThan(97)
 })
 
