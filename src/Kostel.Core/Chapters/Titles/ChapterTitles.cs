@@ -20,7 +20,7 @@ public static class ChapterTitles
     /// <param name="given">Titles that some have already; empty for those that have none.</param>
     public static IReadOnlyList<string> For(IReadOnlyList<IReadOnlyList<Sentence>> chapters, WordKnowledge known, string language = "en", IReadOnlyList<string>? given = null)
     {
-        var isEnglish = language == "en";
+        var (isEnglish, isSpanish) = (language == SpokenLanguages.English, language == SpokenLanguages.Spanish);
         var candidates = new TitleCandidates(chapters, known, language);
         var learned = isEnglish && known.Lexicon.Count > 0 ? new LearnedTitles(chapters, candidates, known) : null;
         var titles = new List<string>();
@@ -33,12 +33,12 @@ public static class ChapterTitles
 
         IEnumerable<string> Wanted(int c)
         {
-            if (isEnglish && chapters.Count > 1 && (c == 0 ? EdgeTitles.Opening(chapters[c]) : c == chapters.Count - 1 ? EdgeTitles.Closing(chapters[c]) : null) is { } edge)
+            if (chapters.Count > 1 && (c == 0 ? Opening(chapters[c]) : c == chapters.Count - 1 ? Closing(chapters[c]) : null) is { } edge)
             {
                 yield return edge;
             }
 
-            foreach (var title in learned?.Of(c) ?? (language == SpokenLanguages.Spanish ? Spanish(c) : []))
+            foreach (var title in learned?.Of(c) ?? (isSpanish ? SpanishTitles.Of(chapters[c], word => candidates.Weights.Of(c, PlainPhrases.SpanishStem(word))) : []))
             {
                 yield return title;
             }
@@ -46,11 +46,8 @@ public static class ChapterTitles
             yield return Composed(candidates.Ranked(c), chapters[c], isEnglish);
         }
 
-        IEnumerable<string> Spanish(int c)
-        {
-            var edge = chapters.Count == 1 ? null : c == 0 ? SpanishTitles.Opening(chapters[c]) : c == chapters.Count - 1 ? SpanishTitles.Closing(chapters[c]) : null;
-            return (edge is null ? [] : new[] { edge }).Concat(SpanishTitles.Of(chapters[c], word => candidates.Weights.Of(c, PlainPhrases.SpanishStem(word))));
-        }
+        string? Opening(IReadOnlyList<Sentence> chapter) => isEnglish ? EdgeTitles.Opening(chapter) : isSpanish ? SpanishTitles.Opening(chapter) : null;
+        string? Closing(IReadOnlyList<Sentence> chapter) => isEnglish ? EdgeTitles.Closing(chapter) : isSpanish ? SpanishTitles.Closing(chapter) : null;
     }
 
     /// <summary>The best phrase, with the next one where it is a single word or hardly better.</summary>

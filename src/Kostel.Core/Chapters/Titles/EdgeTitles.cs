@@ -63,7 +63,8 @@ internal static partial class EdgeTitles
     /// <summary>Whether a sentence sums up, sets tasks, speaks of next time or says goodbye.</summary>
     public static bool TakesLeave(string text) => Summing().IsMatch(text) || Tasks().IsMatch(text) || NextTime().IsMatch(text) || Questions().IsMatch(text) || Goodbye().IsMatch(text);
 
-    private static bool IsMostly(int cues, int sentences) =>
+    /// <summary>Whether so many cues make a chapter of so many sentences a beginning or an end, in whatever language.</summary>
+    public static bool IsMostly(int cues, int sentences) =>
         cues > 0 && sentences <= LongestSentences && (sentences <= CertainSentences ? cues >= sentences * CueShare : cues >= sentences * CueShare * 1.4);
 
     private const string CanYouHear = "can (?:you|everybody|everyone) (?:all )?(?:hear|see) (?:me|the)";

@@ -9,8 +9,8 @@ namespace Kostel.Core.Chapters.Titles;
 /// <summary>Titles of Spanish chapters: what the beginning and the end are, what is asked, and what is explained. Lists of words are common practice, no source.</summary>
 internal static partial class SpanishTitles
 {
-    private const int FewestWords = 2, MostWords = 8, LongestEdge = 14, CertainEdge = 7;
-    private const double CueShare = 0.25, CueShareOfLong = 0.35, AskedWorth = 1.5;
+    private const int FewestWords = 2, MostWords = 8;
+    private const double AskedWorth = 1.5;
 
     private static readonly HashSet<string> Pointing = ["esto", "eso", "este", "ese", "esta", "esa", "estos", "esos", "aquello", "ustedes", "usted", "me", "mi", "te", "tu", "nos", "lo", "les", "aquí", "ahí", "allí", "verdad"];
 
@@ -65,11 +65,7 @@ internal static partial class SpanishTitles
         return words.Any(Pointing.Contains) || words.Take(3).Contains("la") ? null : WordForms.Capital(m.Groups["asked"].Value);
     }
 
-    private static bool IsMostly(IReadOnlyList<Sentence> sentences, Func<string, bool> isCue)
-    {
-        var cues = sentences.Count(s => isCue(s.Text));
-        return cues > 0 && sentences.Count <= LongestEdge && cues >= sentences.Count * (sentences.Count <= CertainEdge ? CueShare : CueShareOfLong);
-    }
+    private static bool IsMostly(IReadOnlyList<Sentence> sentences, Func<string, bool> isCue) => EdgeTitles.IsMostly(sentences.Count(s => isCue(s.Text)), sentences.Count);
 
     private const string Days = "en la clase de hoy|en esta (?:clase|charla|lección)|hoy (?:vamos|veremos|hablaremos|quiero|les)|vamos a (?:hablar|ver|aprender)";
 
