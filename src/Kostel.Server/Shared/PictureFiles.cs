@@ -66,14 +66,10 @@ internal static class PictureFiles
         return name;
     }
 
-    /// <summary>The picture that is to stand with something: a mark's, or what the video shows then.</summary>
-    /// <param name="mark">The asker's mark; null for none.</param>
-    /// <param name="withStill">Whether what the video shows is wanted.</param>
-    /// <returns>The name of its file; null where none is wanted.</returns>
-    /// <exception cref="PlainProblemException">There is no such picture.</exception>
-    public static async Task<string?> Wanted(this KostelContext context, LibraryFolder library, LectureRow lecture, int me, int? mark, bool withStill, int atMs, CancellationToken cancel) => mark is { } id
-        ? await context.MarksOf(lecture.Id, me).Where(m => m.Id == id).Select(m => m.Picture).FirstOrDefaultAsync(cancel) ?? throw PlainProblemException.NotThere("picture")
-        : withStill ? await KeepStill(library, lecture, atMs, cancel) : null;
+    /// <summary>The name of the file of the picture of a person's mark.</summary>
+    /// <exception cref="PlainProblemException">There is no such mark, or it has none.</exception>
+    public static async Task<string> PictureOfMark(this KostelContext context, string lectureId, int me, int mark, CancellationToken cancel) =>
+        await context.MarksOf(lectureId, me).Where(m => m.Id == mark).Select(m => m.Picture).FirstOrDefaultAsync(cancel) ?? throw PlainProblemException.NotThere("picture");
 
     /// <summary>Reads the pictures of a sheet's lines.</summary>
     /// <param name="lectureId">The lecture of a line that is said nowhere; null on a sheet of a course.</param>

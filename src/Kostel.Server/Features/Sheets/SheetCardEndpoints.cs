@@ -42,7 +42,7 @@ internal static class SheetCardEndpoints
     /// <summary>The drafts are made once more, so that a card rests on the lecture and not on what a page says that it rests on.</summary>
     private static async Task<NoContent> Keep(int sheet, KeptOfSheet kept, KostelContext context, StudyMaking study, Asker asker, CancellationToken cancel)
     {
-        var wanted = (kept.Kept ?? []).Where(k => k is not null).DistinctBy(k => k.Key).ToDictionary(k => k.Key ?? "");
+        var wanted = (kept.Kept ?? []).Where(k => k is not null).DistinctBy(k => k.Key ?? "").ToDictionary(k => k.Key ?? "");
         var drafts = await Drafts(await context.FindSheet(sheet, asker, cancel), context, study, cancel);
         if (wanted.Keys.Except(drafts.SelectMany(d => d.Drafts).Select(d => d.Key)).Any())
         {

@@ -67,15 +67,15 @@ internal static class SheetEndpoints
         var isPlace = line.Mark is not null || line.StartMs == line.EndMs;
         var source = (isPlace ? Evidence.At(Sentences.Of(transcript.Passages), Math.Clamp(line.StartMs, 0, lecture.DurationMs)) : Evidence.Between(transcript, line.StartMs, line.EndMs)).In(lecture.Id);
         var text = EntryRules.SheetCell.Read(string.IsNullOrWhiteSpace(line.Text) ? source.Quote.Length > 0 ? source.Quote : "Picture" : line.Text);
-        var picture = await context.Wanted(library, lecture, asker.PersonId, line.Mark, line.WithPicture, line.StartMs, cancel);
+        var picture = line.Mark is { } mark ? await context.PictureOfMark(lecture.Id, asker.PersonId, mark, cancel) : line.WithPicture ? await PictureFiles.KeepStill(library, lecture, line.StartMs, cancel) : null;
         return await Write(row, row.Name, row.Content.With(source, text, picture), context, time, cancel);
     }
 
     private static async Task<PhysicalFileHttpResult> GetPicture(int sheet, string name, KostelContext context, LibraryFolder library, Asker asker, CancellationToken cancel)
     {
         var row = await context.FindSheet(sheet, asker, cancel);
-        var lecture = row.Content.Lines().FirstOrDefault(l => l.Picture == name)?.Source?.LectureId ?? row.LectureId;
-        return PictureFiles.Give(library, lecture ?? "", lecture is not null && row.Content.Pictures().Contains(name) ? name : null);
+        var line = row.Content.Lines().FirstOrDefault(l => l.Picture == name);
+        return PictureFiles.Give(library, line?.Source?.LectureId ?? row.LectureId ?? "", line?.Picture);
     }
 
     private static async Task<Ok<SheetAgain>> LookAgain(int sheet, KostelContext context, SheetMaking making, Asker asker, CancellationToken cancel) =>

@@ -150,13 +150,13 @@ internal static class StudyEndpoints
         var transcript = await context.Transcript(lecture, cancel);
         var source = (card.Mark is null ? Evidence.Between(transcript, card.StartMs, card.EndMs) : Evidence.At(Sentences.Of(transcript.Passages), card.StartMs)).In(id);
         var there = await context.Cards.AsNoTracking().Where(c => c.LectureId == id).ToListAsync(cancel);
-        var ofMark = await context.Wanted(library, lecture, asker.PersonId, card.Mark, withStill: false, card.StartMs, cancel);
+        var ofMark = card.Mark is { } mark ? await context.PictureOfMark(id, asker.PersonId, mark, cancel) : null;
         if (there.Exists(c => c.Content.Front == front && c.Content.Back == back && c.Content.PictureFile == ofMark))
         {
             throw new PlainProblemException(StatusCodes.Status409Conflict, "There is such a card already.");
         }
 
-        var picture = ofMark ?? await context.Wanted(library, lecture, asker.PersonId, mark: null, card.WithPicture, card.StartMs, cancel);
+        var picture = ofMark ?? (card.WithPicture ? await PictureFiles.KeepStill(library, lecture, card.StartMs, cancel) : null);
         var row = CardRow.Of(id, new CardDraft(CardContent.Of(front, back, picture), source), time.GetUtcNow().UtcDateTime);
         row.SourceKey = $"own-{Guid.NewGuid():N}";
         context.Cards.Add(row);
