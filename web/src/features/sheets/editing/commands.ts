@@ -46,7 +46,7 @@ export const enter = step((state, dispatch) => {
   return true
 })
 
-/** At the beginning of a line: a list's lines become one, an empty row goes, and so does an empty heading, whose lines go to the part before. */
+/** At the beginning of a line, unless a picture stands there: a list's lines become one, an empty row goes, and so does an empty heading, whose lines go to the part before. */
 export const backspace = step((state, dispatch) => {
   const { $from, empty } = state.selection
   if (!empty || $from.parentOffset > 0) return false
@@ -55,6 +55,7 @@ export const backspace = step((state, dispatch) => {
   if ($from.index(LINE) > 0) return false
   const before = state.doc.resolve(line.pos).nodeBefore
   const tr = state.tr
+  if (line.node.attrs.picture) return true
   if (line.node.textContent === '') {
     dispatch?.(caret(tr.delete(line.pos, line.pos + line.node.nodeSize), line.pos, -1))
   } else if (columnsOf(state) === 1 && before?.type.name === 'line') {

@@ -178,6 +178,7 @@ describe('a sheet that is worded', () => {
     const pictured = { ...line('slide'), picture: 'a.jpg' }
     const state = on({ ...list, parts: [{ heading: '', lines: [pictured], isOwn: false }] }, 'slide')
     expect(state.doc.firstChild!.child(1).attrs.picture).toBe('/api/sheets/1/pictures/a.jpg')
+    expect(after(state, erase(5), backspace).doc.firstChild!.childCount).toBe(2)
     expect(partsOf(after(state, erase(5)).doc)).toEqual([{ heading: '', lines: [{ cells: [''], from: 0 }] }])
   })
 
