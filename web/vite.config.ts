@@ -8,6 +8,9 @@ const server = 'http://127.0.0.1:5480'
 const packages = /node_modules\/(vue|@vue|vue-router|pinia|@vueuse|openapi-fetch)\//
 const parts =
   /node_modules\/vuetify\/lib\/(framework|iconsets|locale|composables|util|components\/V(App|Main|Btn|Icon|ProgressLinear|ProgressCircular)\/)/
+/** What screens with a form, a menu or a dialog need: most. */
+const fields =
+  /node_modules\/vuetify\/lib\/(directives|components\/(V(TextField|Field|Input|Label|Counter|Messages|Select|Combobox|Menu|Overlay|List|Avatar|Checkbox|CheckboxBtn|SelectionControl|SelectionControlGroup|Dialog|Divider|VirtualScroll|Chip|ChipGroup|SlideGroup|ImagePlaceholder|Img|ResponsiveImg|Responsive|Card|DefaultsProvider)|transitions)\/)/
 const ours = /\/src\/(api\/client|shared\/(work|time|WorkBar))/
 const base = (id: string) => packages.test(id) || parts.test(id) || ours.test(id)
 
@@ -19,7 +22,7 @@ export default defineConfig({
     emptyOutDir: true,
     manifest: 'manifest.json',
     chunkSizeWarningLimit: 900,
-    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'base', test: base }] } } },
+    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'base', test: base }, { name: 'fields', test: fields }] } } },
   },
   // The server answers its own pages only; behind this proxy they are the same.
   server: {

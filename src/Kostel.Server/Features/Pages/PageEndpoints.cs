@@ -6,7 +6,7 @@ namespace Kostel.Server.Features.Pages;
 /// <summary>The front end: its files, and its one page at every address that is neither a file nor part of the API.</summary>
 internal static class PageEndpoints
 {
-    private const string NoncePlace = "__nonce__";
+    private const string NoncePlace = "__nonce__", Title = "<title>";
 
     public static void MapPages(this WebApplication app)
     {
@@ -26,8 +26,8 @@ internal static class PageEndpoints
         app.Map("/api/{**rest}", () => TypedResults.NotFound()).ExcludeFromDescription();
         app.MapFallback(async (HttpContext context) =>
         {
-            var page = Path.Combine(folder, "index.html");
-            if (!File.Exists(page))
+            var frame = Path.Combine(folder, "index.html");
+            if (!File.Exists(frame))
             {
                 context.Response.StatusCode = StatusCodes.Status503ServiceUnavailable;
                 await context.Response.WriteAsync("The front end is not built. ./kostel start builds it.");
@@ -36,15 +36,17 @@ internal static class PageEndpoints
 
             context.Response.ContentType = "text/html; charset=utf-8";
             context.Response.Headers.CacheControl = "no-store";
-            var html = await File.ReadAllTextAsync(page, context.RequestAborted);
+            var html = await File.ReadAllTextAsync(frame, context.RequestAborted);
+            var page = EarlyPage.At(context.Request.Path);
             await context.Response.WriteAsync(html
                 .Replace(NoncePlace, PageSecurity.Nonce(context), StringComparison.Ordinal)
-                .Replace("</head>", Early(context.Request.Path, files) + "</head>", StringComparison.Ordinal));
+                .Replace(Title, Asked(page) + Title, StringComparison.Ordinal)
+                .Replace("</head>", (page is null ? "" : files.Tags(page.Screen)) + "</head>", StringComparison.Ordinal));
         });
     }
 
-    private static string Early(PathString address, EarlyFiles files) =>
-        EarlyPage.At(address) is { } page ? files.Tags(page.Screen) + string.Concat(page.Asked.Select(Fetched)) : "";
+    /// <summary>Before everything else: a browser fetches six things at a time, and what is asked for takes longer than a file.</summary>
+    private static string Asked(EarlyPage? page) => string.Concat((page?.Asked ?? []).Select(Fetched));
 
     private static string Fetched(string address) => $"<link rel=\"preload\" as=\"fetch\" crossorigin=\"anonymous\" href=\"{address}\">";
 }
