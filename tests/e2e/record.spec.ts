@@ -111,6 +111,34 @@ test('a killed server, a cut network and a reload lose nothing that the browser 
   await expect(page).toHaveURL(/\/lecture\//)
 })
 
+test('a microphone that is pulled out pauses the recording, which goes on when it is back', async ({ page, empty }) => {
+  await page.addInitScript(() => {
+    const open = navigator.mediaDevices.getUserMedia.bind(navigator.mediaDevices)
+    navigator.mediaDevices.getUserMedia = async (wanted) => {
+      const stream = await open(wanted)
+      ;(window as unknown as { plugged: MediaStreamTrack }).plugged = stream.getAudioTracks()[0]!
+      return stream
+    }
+  })
+  await begin(page, empty.address, 'Fog without a microphone')
+  await expect(page.getByRole('timer')).toHaveText(/0:0[2-9]/)
+  // As a browser does it: the track ends and says so.
+  await page.evaluate(() => {
+    const { plugged } = window as unknown as { plugged: MediaStreamTrack }
+    plugged.stop()
+    plugged.dispatchEvent(new Event('ended'))
+  })
+  await expect(page.getByRole('alert')).toContainText('The microphone is gone. What was recorded is kept.')
+  await expect(page.getByRole('banner').getByRole('link', { name: /^Paused/ })).toBeVisible()
+  const at = await page.getByRole('timer').innerText()
+  await page.getByRole('button', { name: 'Go on' }).press('Enter')
+  await expect(page.getByRole('timer')).not.toHaveText(at)
+  await expect(page.getByRole('alert')).toBeHidden()
+  await page.getByRole('button', { name: 'Pause' }).press('Enter')
+  await page.getByRole('button', { name: 'Finish' }).press('Enter')
+  await expect(page).toHaveURL(/\/lecture\//)
+})
+
 test('a browser that gives sound only at the rate of the device is heard too', async ({ page, empty }) => {
   await page.addInitScript(() => {
     const make = AudioContext.prototype.createMediaStreamSource

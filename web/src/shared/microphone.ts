@@ -80,11 +80,14 @@ export async function openMicrophone(
   }
   sound.connect(node)
   track.onended = heard.ended
+  // After the computer slept some browsers leave the sound where it was.
+  context.onstatechange = () => void (context.state !== 'closed' && context.state !== 'running' && context.resume())
   return {
     name: track.label,
     run: (isOn) => node.port.postMessage(isOn ? 'on' : 'off'),
     close: () => {
       track.onended = null
+      context.onstatechange = null
       stream.getTracks().forEach((t) => t.stop())
       void context.close()
     },

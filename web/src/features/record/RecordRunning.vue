@@ -32,11 +32,7 @@ async function lost() {
   const params = { path: { id: recorder.recording!.id }, query: { minutes } }
   thread.value = (await notice.attempt(() => must(api.GET('/api/recordings/{id}/thread', { params })))) ?? null
 }
-async function again() {
-  if (!recorder.hasMicrophone() && !(await recorder.open({ device: null, ofScreen: false }))) return
-  recorder.goOn()
-}
-const toggle = () => (recorder.state === 'running' ? recorder.pause() : void again())
+const toggle = () => (recorder.state === 'running' ? recorder.pause() : void recorder.goOn())
 async function finish() {
   const lecture = await notice.attempt(recorder.finish)
   if (lecture) void router.push({ name: 'lecture', params: { id: lecture } })

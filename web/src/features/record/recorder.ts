@@ -1,3 +1,4 @@
+import { useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import {
@@ -11,10 +12,17 @@ import {
 } from '@/api/client'
 import { corrected } from './heard'
 import { judge, judged, type Verdict } from '@/shared/level'
+import { duration } from '@/shared/time'
 import { openMicrophone, sampleRate, whyNot, type Level, type Microphone } from '@/shared/microphone'
 import { pieceSender } from './pieceSender'
 import { pieceStore } from './pieceStore'
+import { standstillWatch } from './standstill'
 
+/** Where sound comes from: a device by its id, or a tab or screen that the person chooses. */
+interface Source {
+  device: string | null
+  ofScreen: boolean
+}
 export type RecorderState = 'idle' | 'ready' | 'running' | 'paused' | 'ending'
 
 /** What is said about the recording that is to begin. */
@@ -60,8 +68,11 @@ export const useRecorder = defineStore('recorder', () => {
     interrupted.value = data?.filter((r) => r.id !== recording.value?.id) ?? []
   }
 
+  let source: Source = { device: null, ofScreen: false }
+
   /** Opens a device, to hear how loud it is; in the place of one that is open. */
-  async function open(source: { device: string | null; ofScreen: boolean }) {
+  async function open(now: Source) {
+    source = now
     ofDevice.value = ''
     microphone?.close()
     microphone = null
@@ -76,6 +87,10 @@ export const useRecorder = defineStore('recorder', () => {
     }
   }
 
+  /** Opens the one again that was gone; where that does not come back, what the browser gives instead. */
+  const openAgain = async () =>
+    (await open(source)) || (source.device !== null && (await open({ ...source, device: null })))
+
   function hear(now: Level) {
     level.value = now
     levels.push(now)
@@ -83,14 +98,22 @@ export const useRecorder = defineStore('recorder', () => {
     if (levels.length >= judged / 5) ofLevel.value = judge(levels)
   }
 
+  const standstill = standstillWatch((ms, at) => {
+    const so = `Nothing was heard for ${duration(ms)}`
+    ofDevice.value = `${so}: the computer slept, or the browser stopped this window. What was recorded is kept, and it goes on.`
+    void mark('note', `${so} here.`, at).catch(() => undefined)
+  })
+
   function take(piece: ArrayBuffer) {
     samples.value += piece.byteLength / 2
+    standstill.piece((piece.byteLength / 2 / sampleRate) * 1000, atMs.value)
     void sender?.add(piece)
     unsent.value = sender?.waiting() ?? 0
   }
 
   function pulledOut() {
     microphone = null
+    standstill.run(false)
     if (state.value === 'running') state.value = 'paused'
     ofDevice.value = 'The microphone is gone. What was recorded is kept. Plug it in again, and go on.'
   }
@@ -133,7 +156,7 @@ export const useRecorder = defineStore('recorder', () => {
 
   async function begin(about: Beginning) {
     await hold(await must(api.POST('/api/recordings', { body: about })))
-    goOn()
+    await goOn()
   }
 
   /** Goes on with one that was interrupted; it stands still until the person says so. */
@@ -143,28 +166,38 @@ export const useRecorder = defineStore('recorder', () => {
     state.value = 'paused'
   }
 
-  function goOn() {
+  async function goOn() {
+    if (!microphone && !(await openAgain())) return
     if (!microphone) return
     ofDevice.value = ''
     microphone.run(true)
+    standstill.run(true)
     state.value = 'running'
+    keepAwake()
+  }
+
+  /** The browser lets the screen sleep again whenever the window was out of sight. */
+  function keepAwake() {
+    if (state.value !== 'running' || document.visibilityState !== 'visible') return
     void navigator.wakeLock?.request('screen').then(
       (l) => (lock = l),
       () => undefined,
     )
   }
+  useEventListener(document, 'visibilitychange', keepAwake)
 
   function pause() {
     microphone?.run(false)
+    standstill.run(false)
     state.value = 'paused'
     void lock?.release()
     // What was said last stands once nothing follows for a moment.
     for (const wait of [1500, 3000, 5000]) setTimeout(() => state.value === 'paused' && void fetchText(), wait)
   }
 
-  async function mark(kind: MarkKind, text = '') {
+  async function mark(kind: MarkKind, text = '', at = atMs.value) {
     if (!recording.value) return
-    const body = { kind, atMs: atMs.value, text }
+    const body = { kind, atMs: at, text }
     const now = await must(
       api.POST('/api/recordings/{id}/marks', { params: { path: { id: recording.value.id } }, body }),
     )
@@ -196,6 +229,7 @@ export const useRecorder = defineStore('recorder', () => {
     if (!id) return null
     const before = state.value
     microphone?.run(false)
+    standstill.run(false)
     state.value = 'ending'
     await new Promise((done) => setTimeout(done, 300))
     await sender?.settled()
@@ -238,9 +272,8 @@ export const useRecorder = defineStore('recorder', () => {
     state.value = 'idle'
   }
 
-  const hasMicrophone = () => microphone !== null
   return {
     ...{ state, recording, interrupted, words, tentative, marks, level, verdict, problem, unsent, atMs, isOn },
-    ...{ look, open, begin, takeUp, goOn, pause, mark, addPicture, correct, finish, drop, close, hasMicrophone },
+    ...{ look, open, begin, takeUp, goOn, pause, mark, addPicture, correct, finish, drop, close },
   }
 })
