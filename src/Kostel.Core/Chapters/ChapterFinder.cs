@@ -33,6 +33,8 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
     /// <summary>In a text of fewer units any division is tried.</summary>
     private const int ShortText = 200;
 
+    private const int MostOthers = 5;
+
     private static ChapterModel Model => ChapterWeights.Learned;
 
     /// <summary>Goes by the words alone.</summary>
@@ -82,9 +84,20 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
             return chapters;
         }
 
-        var said = chapters.Select(c => (IReadOnlyList<Sentence>)sentences.Where(s => s.StartMs >= c.StartMs && s.StartMs < c.EndMs).ToList()).ToList();
-        return ChapterTitles.For(said, Known(language), language, chapters.Select(c => c.Title).ToList()).Zip(chapters, (title, c) => c with { Title = title }).ToList();
+        return ChapterTitles.For(Said(chapters, sentences), Known(language), language, chapters.Select(c => c.Title).ToList()).Zip(chapters, (title, c) => c with { Title = title }).ToList();
     }
+
+    /// <summary>What else a chapter could be called, the likeliest first; none if there is nothing to say.</summary>
+    /// <param name="startMs">Where it begins.</param>
+    /// <param name="most">So many at most.</param>
+    public IReadOnlyList<string> OtherTitles(IReadOnlyList<Chapter> chapters, int startMs, IReadOnlyList<Sentence> sentences, string language, int most = MostOthers)
+    {
+        var at = chapters.Select(c => c.StartMs).ToList().IndexOf(startMs);
+        return at < 0 ? [] : ChapterTitles.Others(Said(chapters, sentences), at, Known(language), language, [.. chapters.Select(c => c.Title)], most);
+    }
+
+    private static List<IReadOnlyList<Sentence>> Said(IReadOnlyList<Chapter> chapters, IReadOnlyList<Sentence> sentences) =>
+        [.. chapters.Select(c => (IReadOnlyList<Sentence>)[.. sentences.Where(s => s.StartMs >= c.StartMs && s.StartMs < c.EndMs)])];
 
     private WordKnowledge Known(string language) => language == SpokenLanguages.English ? words() : WordKnowledge.None;
 

@@ -238,4 +238,25 @@ public class TitleTests
         Assert.Equal(3, titles.Distinct().Count());
         Assert.DoesNotContain(titles, t => t.StartsWith("Part", StringComparison.Ordinal));
     }
+
+    [Fact]
+    public void Other_titles_are_of_the_chapter_and_none_that_is_there_or_says_the_same()
+    {
+        var chapters = new List<IReadOnlyList<Sentence>>
+        {
+            Chapter("Welcome everybody.", "Today we speak of soil."),
+            Chapter("What is a tide?", "The tide turns the river.", "The wide river changes with the tide.", "A tide is water that is moved."),
+            Chapter("Why does the soil change?", "Clay is a fine soil.", "Sandy soil is dry."),
+        };
+        var titles = ChapterTitles.For(chapters, Known);
+        var others = ChapterTitles.Others(chapters, 1, Known, "en", titles, 3);
+        Assert.InRange(others.Count, 1, 3);
+        Assert.Empty(others.Intersect(titles, StringComparer.OrdinalIgnoreCase));
+        Assert.Equal(others.Count, others.Select(t => string.Join(' ', Tokens.Of(t).Where(w => !StopWords.Contains(w)).Select(Tokens.Stem).Order())).Distinct().Count());
+        Assert.All(others, t => Assert.Contains(Tokens.Of(t).Select(Tokens.Stem), s => s is "tide" or "river" or "water"));
+    }
+
+    [Fact]
+    public void A_chapter_in_which_nothing_is_said_has_no_other_titles() =>
+        Assert.Empty(ChapterTitles.Others([[], Chapter("Clay is a fine soil.")], 0, Known, "en", ["Silence", "Soil"], 5));
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { inject, onMounted, ref, watch } from 'vue'
-import type { Chapter } from '@/api/client'
+import { api, type Chapter } from '@/api/client'
 import { clock, exactDuration } from '@/shared/time'
 import ChapterPicture from './ChapterPicture.vue'
 import { lectureIdKey } from './lectureId'
@@ -10,6 +10,8 @@ const props = defineProps<{ chapter: Chapter; isFirst: boolean; canEdit: boolean
 const emit = defineEmits<{ rename: [title: string]; join: []; move: [step: number]; hear: [] }>()
 const lectureId = inject(lectureIdKey)
 const title = ref<HTMLElement>()
+/** What else it could be called, while its title is written. */
+const others = ref<string[]>([])
 
 const render = () => {
   if (title.value && title.value.textContent !== props.chapter.title) title.value.textContent = props.chapter.title
@@ -26,10 +28,26 @@ function cancel() {
   render()
   title.value?.blur()
 }
+/** For another title nobody has to think of one; where the server has none, or is away, one writes as before. */
+async function suggest() {
+  if (!props.canEdit || !lectureId || others.value.length) return
+  const path = { id: lectureId.value, startMs: props.chapter.startMs }
+  const { data } = await api
+    .GET('/api/lectures/{id}/chapters/{startMs}/titles', { params: { path } })
+    .catch(() => ({ data: undefined }))
+  if (data && document.activeElement === title.value) others.value = data
+}
+function left(event: FocusEvent) {
+  if (!(event.currentTarget as HTMLElement).contains(event.relatedTarget as Node | null)) others.value = []
+}
+function take(other: string) {
+  others.value = []
+  emit('rename', other)
+}
 </script>
 
 <template>
-  <div class="heading">
+  <div class="heading" @focusout="left">
     <button
       v-if="hasPicture && lectureId"
       class="picture"
@@ -48,6 +66,7 @@ function cancel() {
         :aria-readonly="!canEdit"
         spellcheck="false"
         tabindex="-1"
+        @focus="suggest"
         @blur="done"
         @keydown.enter.prevent="title?.blur()"
         @keydown.esc.stop.prevent="cancel"
@@ -61,6 +80,12 @@ function cancel() {
       </button>
       {{ exactDuration(chapter.endMs - chapter.startMs) }}
     </span>
+    <div v-if="others.length" class="others k-soft" role="group" aria-label="Other titles">
+      or
+      <button v-for="t in others" :key="t" class="k-link" type="button" @mousedown.prevent @click="take(t)">
+        {{ t }}
+      </button>
+    </div>
   </div>
 </template>
 
@@ -102,6 +127,15 @@ h2 span:focus {
   justify-self: end;
   font: 400 13px var(--sans);
   white-space: nowrap;
+}
+.others {
+  grid-column: var(--page-text);
+  grid-row: 2;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 16px;
+  padding: 4px 0 2px;
+  font: 400 14px/1.5 var(--sans);
 }
 .join {
   opacity: 0;

@@ -9,46 +9,82 @@ namespace Kostel.Core.Chapters.Titles;
 /// in them. Which of it was learned from titles that were judged (<see cref="LearnedTitles"/>); where kinds of words are not known, by the
 /// phrases that stand in a chapter and not in the others.
 /// </summary>
-public static class ChapterTitles
+public sealed class ChapterTitles
 {
     private const int LongestWords = 7;
 
     /// <summary>A second phrase is worth this part of the first, or is left out.</summary>
     private const double WorthAdding = 0.6, WorthAddingToOne = 0.2;
 
+    private readonly IReadOnlyList<IReadOnlyList<Sentence>> chapters;
+    private readonly bool isEnglish, isSpanish;
+    private readonly TitleCandidates candidates;
+    private readonly LearnedTitles? learned;
+
+    private ChapterTitles(IReadOnlyList<IReadOnlyList<Sentence>> chapters, WordKnowledge known, string language)
+    {
+        (this.chapters, isEnglish, isSpanish) = (chapters, language == SpokenLanguages.English, language == SpokenLanguages.Spanish);
+        candidates = new TitleCandidates(chapters, known, language);
+        learned = isEnglish && known.Lexicon.Count > 0 ? new LearnedTitles(chapters, candidates, known) : null;
+    }
+
     /// <summary>A title for each chapter, no two the same.</summary>
     /// <param name="given">Titles that some have already; empty for those that have none.</param>
     public static IReadOnlyList<string> For(IReadOnlyList<IReadOnlyList<Sentence>> chapters, WordKnowledge known, string language = "en", IReadOnlyList<string>? given = null)
     {
-        var (isEnglish, isSpanish) = (language == SpokenLanguages.English, language == SpokenLanguages.Spanish);
-        var candidates = new TitleCandidates(chapters, known, language);
-        var learned = isEnglish && known.Lexicon.Count > 0 ? new LearnedTitles(chapters, candidates, known) : null;
+        var all = new ChapterTitles(chapters, known, language);
         var titles = new List<string>();
         for (var c = 0; c < chapters.Count; c++)
         {
-            titles.Add(given?[c] is { Length: > 0 } own ? own : Unused(Wanted(c), [.. titles, .. given ?? []], () => candidates.Ranked(c).Select(p => WordForms.Capital(p.Phrase.Text))));
+            titles.Add(given?[c] is { Length: > 0 } own ? own : Unused(all.Wanted(c), [.. titles, .. given ?? []], () => all.Phrases(c)));
         }
 
         return titles;
+    }
 
-        IEnumerable<string> Wanted(int c)
+    /// <summary>What else a chapter could be called, the likeliest first: none that any chapter has, and no two of nearly the same words.</summary>
+    /// <param name="given">The titles of all chapters.</param>
+    /// <param name="most">So many at most.</param>
+    public static IReadOnlyList<string> Others(IReadOnlyList<IReadOnlyList<Sentence>> chapters, int chapter, WordKnowledge known, string language, IReadOnlyList<string> given, int most)
+    {
+        var all = new ChapterTitles(chapters, known, language);
+        var (others, taken) = (new List<string>(), given.Select(Stems).ToList());
+        foreach (var title in all.Wanted(chapter).Concat(all.Phrases(chapter)))
         {
-            if (chapters.Count > 1 && (c == 0 ? Opening(chapters[c]) : c == chapters.Count - 1 ? Closing(chapters[c]) : null) is { } edge)
+            var stems = Stems(title);
+            if (others.Count < most && stems.Count > 0 && !taken.Exists(t => t.SetEquals(stems)))
             {
-                yield return edge;
+                others.Add(title);
+                taken.Add(stems);
             }
-
-            foreach (var title in learned?.Of(c) ?? (isSpanish ? SpanishTitles.Of(chapters[c], word => candidates.Weights.Of(c, PlainPhrases.SpanishStem(word))) : []))
-            {
-                yield return title;
-            }
-
-            yield return Composed(candidates.Ranked(c), chapters[c], isEnglish);
         }
 
-        string? Opening(IReadOnlyList<Sentence> chapter) => isEnglish ? EdgeTitles.Opening(chapter) : isSpanish ? SpanishTitles.Opening(chapter) : null;
-        string? Closing(IReadOnlyList<Sentence> chapter) => isEnglish ? EdgeTitles.Closing(chapter) : isSpanish ? SpanishTitles.Closing(chapter) : null;
+        return others;
     }
+
+    private static HashSet<string> Stems(string title) => [.. Tokens.Of(title).Where(w => !StopWords.Contains(w)).Select(Tokens.Stem)];
+
+    /// <summary>What a chapter could be called, the likeliest first.</summary>
+    private IEnumerable<string> Wanted(int c)
+    {
+        if (chapters.Count > 1 && (c == 0 ? Opening(chapters[c]) : c == chapters.Count - 1 ? Closing(chapters[c]) : null) is { } edge)
+        {
+            yield return edge;
+        }
+
+        foreach (var title in learned?.Of(c) ?? (isSpanish ? SpanishTitles.Of(chapters[c], word => candidates.Weights.Of(c, PlainPhrases.SpanishStem(word))) : []))
+        {
+            yield return title;
+        }
+
+        yield return Composed(candidates.Ranked(c), chapters[c], isEnglish);
+    }
+
+    private IEnumerable<string> Phrases(int c) => candidates.Ranked(c).Select(p => WordForms.Capital(p.Phrase.Text));
+
+    private string? Opening(IReadOnlyList<Sentence> chapter) => isEnglish ? EdgeTitles.Opening(chapter) : isSpanish ? SpanishTitles.Opening(chapter) : null;
+
+    private string? Closing(IReadOnlyList<Sentence> chapter) => isEnglish ? EdgeTitles.Closing(chapter) : isSpanish ? SpanishTitles.Closing(chapter) : null;
 
     /// <summary>The best phrase, with the next one where it is a single word or hardly better.</summary>
     private static string Composed(List<(NamingPhrase Phrase, double Score)> ranked, IReadOnlyList<Sentence> chapter, bool isEnglish)

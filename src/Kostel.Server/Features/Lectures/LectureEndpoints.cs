@@ -1,6 +1,8 @@
 using System.Globalization;
-using Kostel.Core.Entries;
 using Kostel.Core.Audio;
+using Kostel.Core.Chapters;
+using Kostel.Core.Entries;
+using Kostel.Core.Transcripts;
 using Kostel.Data;
 using Kostel.Data.Rows;
 using Kostel.Media;
@@ -30,6 +32,7 @@ internal static class LectureEndpoints
         lectures.MapGet("media", Media).WithName("getMedia");
         lectures.MapGet("peaks", GetPeaks).WithName("getPeaks");
         lectures.MapGet("chapters/{startMs:int}/picture", Still).WithName("getChapterPicture");
+        lectures.MapGet("chapters/{startMs:int}/titles", OtherTitles).WithName("getOtherTitles");
     }
 
     private static async Task<Ok<LectureView>> Get(string id, LectureViews views, CancellationToken cancel) => TypedResults.Ok(await views.One(id, cancel));
@@ -98,6 +101,14 @@ internal static class LectureEndpoints
         {
             throw PlainProblemException.NotThere("picture");
         }
+    }
+
+    /// <summary>What else the chapter that begins at a moment could be called, by what is said in it, the likeliest first.</summary>
+    private static async Task<Ok<IReadOnlyList<string>>> OtherTitles(string id, int startMs, KostelContext context, ChapterFinder chapters, CancellationToken cancel)
+    {
+        var lecture = await context.FindLecture(id, cancel);
+        var transcript = await context.Transcript(lecture, cancel);
+        return TypedResults.Ok(chapters.OtherTitles(transcript.Chapters, startMs, Sentences.Of(transcript.Passages), lecture.Language));
     }
 
     /// <summary>The loudness of a part of the recording, a byte for each slice, 0 for silence: as fine as it is to be drawn. How long a slice is and where the first begins stand in the head.</summary>
