@@ -42,20 +42,21 @@ public sealed class ChapterTitles
         return titles;
     }
 
-    /// <summary>What else a chapter could be called, the likeliest first: none that any chapter has, and no two of nearly the same words.</summary>
+    /// <summary>What else a chapter could be called, the likeliest first: of several words, none that any chapter has, and each with something that its title and those before do not say.</summary>
     /// <param name="given">The titles of all chapters.</param>
     /// <param name="most">So many at most.</param>
     public static IReadOnlyList<string> Others(IReadOnlyList<IReadOnlyList<Sentence>> chapters, int chapter, WordKnowledge known, string language, IReadOnlyList<string> given, int most)
     {
         var all = new ChapterTitles(chapters, known, language);
-        var (others, taken) = (new List<string>(), given.Select(Stems).ToList());
-        foreach (var title in all.Wanted(chapter).Concat(all.Phrases(chapter)))
+        var (others, said) = (new List<string>(), Stems(given[chapter]));
+        foreach (var title in all.Wanted(chapter).Concat(all.Phrases(chapter)).Where(t => t.Contains(' ', StringComparison.Ordinal)))
         {
             var stems = Stems(title);
-            if (others.Count < most && stems.Count > 0 && !taken.Exists(t => t.SetEquals(stems)))
+            var isNew = stems.Count > 0 && stems.Count(said.Contains) * 2 <= stems.Count;
+            if (others.Count < most && isNew && !given.Contains(title, StringComparer.OrdinalIgnoreCase))
             {
                 others.Add(title);
-                taken.Add(stems);
+                said.UnionWith(stems);
             }
         }
 
