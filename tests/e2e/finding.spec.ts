@@ -111,6 +111,24 @@ test('a chapter is begun elsewhere by its edge on the stave and by key, and that
   await expect.poll(async () => (await chapters()).starts[which]).toBe(second)
 })
 
+test('another title for a chapter is chosen by keyboard among those that it could have', async ({ page, demo }) => {
+  await page.goto(demo.address + tides)
+  const title = page.getByRole('textbox', { name: /^Title of the chapter at/ }).nth(2)
+  const before = await title.innerText()
+  await title.focus()
+  const others = page.getByRole('group', { name: 'Other titles' })
+  await expect(others.getByRole('button')).not.toHaveCount(0)
+  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(' ')}`)).toEqual([])
+  await page.keyboard.press('Tab')
+  const other = await others.getByRole('button').first().innerText()
+  expect(other).not.toBe(before)
+  await page.keyboard.press('Enter')
+  await expect(title).toHaveText(other)
+  await expect(others).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(title).toHaveText(before)
+})
+
 test('a subject lights up on the stave, is played alone and goes into the listening plan', async ({ page, demo }) => {
   await page.goto(demo.address + tides)
   await page.getByRole('navigation', { name: 'Desk' }).getByRole('button', { name: 'Subject' }).click()
