@@ -46,8 +46,8 @@ var models = ModelFolder.Open(
     Environment.GetEnvironmentVariable("KOSTEL_MODELS")!, Environment.GetEnvironmentVariable("KOSTEL_MODEL_LOCK")!);
 
 // With "joined NAME" texts that were joined come in, one JSON a line; with "lectures FILE…" lectures with outlines are divided, with
-// "titles" before the files named too, with "named" named as they were written, with "judged LIST FOLDER" compared with titles that were judged; with "learn FILE…" the weights are learned from them, with "naming LIST FOLDER" those of titles from judged ones; "pool FILE…" prints what could name each chapter; with "long FILE…" four hours of them are timed.
-if (args is ["joined" or "lectures" or "titles" or "named" or "judged" or "pool" or "naming" or "long" or "learn", ..])
+// "titles" before the files named too, with "named" named as they were written, with "judged LIST FOLDER" compared with titles that were judged; with "learn FILE…" the weights are learned from them, with "naming LIST FOLDER" those of titles from judged ones; "pool FILE…" prints what could name each chapter, "unread LIST FOLDER" what of it was not judged yet; with "long FILE…" four hours of them are timed.
+if (args is ["joined" or "lectures" or "titles" or "named" or "unread" or "judged" or "pool" or "naming" or "long" or "learn", ..])
 {
     var words = new WordKnowledgeFiles(models).Value;
     switch (args[0])
@@ -57,6 +57,9 @@ if (args is ["joined" or "lectures" or "titles" or "named" or "judged" or "pool"
             break;
         case "learn":
             ChapterLearning.Run(args[1..], words);
+            break;
+        case "unread":
+            TitleBench.Unread(args[1], args[2], words);
             break;
         case "judged":
             TitleBench.Judge(args[1], args[2], words);

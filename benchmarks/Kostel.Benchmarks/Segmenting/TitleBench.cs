@@ -40,11 +40,42 @@ internal static class TitleBench
             var pool = new TitlePool(chapters, new TitleCandidates(chapters, known, "en"), known.Lexicon);
             for (var c = 0; c < chapters.Count; c++)
             {
-                Console.WriteLine($"## {Path.GetFileNameWithoutExtension(path)} {c}: {written[c]}");
+                Console.WriteLine($"## {Path.GetFileNameWithoutExtension(path)} {chapters.Take(c).Sum(x => x.Count) + 1} {chapters.Take(c + 1).Sum(x => x.Count)}: {written[c]}");
                 Console.WriteLine(string.Join(" | ", pool.Of(c).Select((p, i) => $"{i} {p.Text}")));
             }
         }
     }
+
+    /// <summary>What could name the chapters that were read and was not judged yet, to be judged.</summary>
+    public static void Unread(string judged, string folder, WordKnowledge known)
+    {
+        foreach (var text in File.ReadLines(judged).Where(l => !l.StartsWith('#')).Select(l => l.Split('\t')).GroupBy(l => l[0]))
+        {
+            var (sentences, starts) = Chapters(text, folder);
+            var chapters = Divided(sentences, starts);
+            var pool = new TitlePool(chapters, new TitleCandidates(chapters, known, "en"), known.Lexicon);
+            foreach (var chapter in text.GroupBy(v => v[1]))
+            {
+                var read = chapter.Select(v => v[3]).ToHashSet(StringComparer.OrdinalIgnoreCase);
+                var open = pool.Of(starts.IndexOf(int.Parse(chapter.Key, CultureInfo.InvariantCulture) - 1)).Where(p => p.Text.Contains(' ', StringComparison.Ordinal) && !read.Contains(p.Text)).ToList();
+                if (open.Count > 0)
+                {
+                    var good = chapter.Where(v => v[4] == "1").Select(v => v[3]).Take(3);
+                    Console.WriteLine($"{text.Key}\t{chapter.Key}\t{chapter.First()[2]}\t({string.Join("; ", good)})\t{string.Join(" | ", open.Select((p, i) => $"{i} {p.Text}"))}");
+                }
+            }
+        }
+    }
+
+    private static (IReadOnlyList<Sentence> Sentences, List<int> Starts) Chapters(IGrouping<string, string[]> text, string folder)
+    {
+        var file = Directory.EnumerateFiles(folder, text.Key + ".txt", SearchOption.AllDirectories).First();
+        var sentences = StudyText.Read(file, ChapterFinder.ByWords).Sentences;
+        return (sentences, text.SelectMany(v => new[] { int.Parse(v[1], CultureInfo.InvariantCulture) - 1, int.Parse(v[2], CultureInfo.InvariantCulture) }).Append(0).Distinct().Where(s => s < sentences.Count).Order().ToList());
+    }
+
+    private static List<IReadOnlyList<Sentence>> Divided(IReadOnlyList<Sentence> sentences, List<int> starts) =>
+        [.. starts.Select((s, i) => (IReadOnlyList<Sentence>)[.. sentences.Take(i + 1 < starts.Count ? starts[i + 1] : sentences.Count).Skip(s)])];
 
     /// <summary>How many of the titles that are made for chapters which were read are good by a list of judged titles.</summary>
     public static void Judge(string judged, string folder, WordKnowledge known)
@@ -52,10 +83,8 @@ internal static class TitleBench
         var (made, good, unread) = (0, 0, 0);
         foreach (var text in File.ReadLines(judged).Where(l => !l.StartsWith('#')).Select(l => l.Split('\t')).GroupBy(l => l[0]))
         {
-            var file = Directory.EnumerateFiles(folder, text.Key + ".txt", SearchOption.AllDirectories).First();
-            var sentences = StudyText.Read(file, ChapterFinder.ByWords).Sentences;
-            var starts = text.SelectMany(v => new[] { int.Parse(v[1], CultureInfo.InvariantCulture) - 1, int.Parse(v[2], CultureInfo.InvariantCulture) }).Append(0).Distinct().Where(s => s < sentences.Count).Order().ToList();
-            var titles = ChapterTitles.For(starts.Select((s, i) => (IReadOnlyList<Sentence>)[.. sentences.Take(i + 1 < starts.Count ? starts[i + 1] : sentences.Count).Skip(s)]).ToList(), known);
+            var (sentences, starts) = Chapters(text, folder);
+            var titles = ChapterTitles.For(Divided(sentences, starts), known);
             foreach (var (start, title) in starts.Zip(titles))
             {
                 var verdicts = text.Where(v => v[1] == (start + 1).ToString(CultureInfo.InvariantCulture)).ToList();

@@ -27,8 +27,11 @@ public static class IrregularForms
 
     private static readonly Dictionary<string, string> Pasts = Verbs.DistinctBy(v => v[0]).ToDictionary(v => v[0], v => v.ElementAtOrDefault(1) ?? v[0]);
 
+    /// <summary>The past is as the present, and the word may as well be another kind: "cost", "set".</summary>
+    private static readonly HashSet<string> Unchanged = ["cost", "cut", "hit", "hurt", "let", "set", "spread", "burst", "cast", "bet"];
+
     /// <summary>The past of a verb in the form in which a dictionary has it; null for one that is regular.</summary>
-    public static string? PastOf(string verb) => Pasts.GetValueOrDefault(verb);
+    public static string? PastOf(string verb) => Unchanged.Contains(verb) ? verb : Pasts.GetValueOrDefault(verb);
 
     /// <summary>Whether a word in small letters is the past form of a verb.</summary>
     public static bool IsPast(string word) => Past.Contains(word);

@@ -43,6 +43,8 @@ public class TitleTests
     [InlineData("What else turns soil?", "What turns soil")]
     [InlineData("How wide does the river turn?", "How wide the river turns")]
     [InlineData("Why did the soil change?", "Why the soil changed")]
+    [InlineData("What don't we measure?", "What we don't measure")]
+    [InlineData("Why doesn't the river change?", "Why the river doesn't change")]
     [InlineData("Okay, that was the soil, but which tide turns the water?", "Which tide turns the water")]
     [InlineData("I wonder why the river turns.", null)]
     [InlineData("How long may one stay in it, then?", null)]
@@ -261,4 +263,33 @@ public class TitleTests
     [Fact]
     public void A_chapter_in_which_nothing_is_said_has_no_other_titles() =>
         Assert.Empty(ChapterTitles.Others([[], Chapter("Clay is a fine soil.")], 0, Known, "en", ["Silence", "Soil"], 5));
+
+    [Theory]
+    [InlineData("cost", "cost")]
+    [InlineData("set", "set")]
+    [InlineData("turn", "turned")]
+    public void The_past_of_some_verbs_is_as_their_present(string verb, string past) => Assert.Equal(past, VerbForms.Past(verb));
+
+    [Theory]
+    [InlineData("Okay, come closer, and mind the bucket.", "Welcome")]
+    [InlineData("Evening all, have you got your clay?", "Welcome")]
+    public void A_first_chapter_that_only_calls_people_in_is_a_welcome(string said, string title) => Assert.Equal(title, EdgeTitles.Opening(Chapter(said)));
+
+    [Theory]
+    [InlineData("That's me done, I think.", "Closing words")]
+    [InlineData("I think that I shall stop here, and I am glad to take questions.", "Questions")]
+    public void A_last_chapter_that_only_says_goodbye_is_told(string said, string title) => Assert.Equal(title, EdgeTitles.Closing(Chapter(said)));
+
+    [Fact]
+    public void A_few_sentences_at_either_end_of_several_chapters_are_no_more_than_that()
+    {
+        var titles = ChapterTitles.For([Chapter("Everybody got boots on."), Chapter("What is a tide?", "The tide turns the river."), Chapter("Why does the soil change?", "Clay is a fine soil."), Chapter("Bang your boots on the post.")], Known);
+        Assert.Equal(("Introduction", "Closing words"), (titles[0], titles[3]));
+    }
+
+    [Theory]
+    [InlineData("So what is a loaf, it's bread.", "what a loaf is")]
+    [InlineData("Now, what's soil texture, you'll ask.", "what soil texture is")]
+    public void What_is_asked_and_answered_in_one_breath_is_a_title(string said, string title) =>
+        Assert.Contains(new SpokenClauses(Words).Of(Chapter(said)), p => p.Text == title);
 }

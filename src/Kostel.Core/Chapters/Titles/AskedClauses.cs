@@ -10,6 +10,7 @@ internal static class AskedClauses
     private static readonly HashSet<string> Asking = ["why", "how", "when", "where", "what", "which", "who", "whose"];
     private static readonly HashSet<string> Measuring = ["long", "much", "many", "far", "fast", "often", "deep", "high", "big", "old", "hot", "heavy", "quickly", "large", "small", "well", "bad", "good", "strong", "wide", "thick", "cold"];
     private static readonly HashSet<string> Modal = ["can", "could", "will", "would", "must", "should", "may", "might"];
+    private static readonly HashSet<string> Denied = ["don't", "doesn't", "didn't", "can't", "won't", "shouldn't", "couldn't"];
     private static readonly HashSet<string> NoEnd = ["the", "a", "an", "and", "or", "is", "are", "so", "then", "all", "too", "they", "have", "be"];
     private static readonly HashSet<string> Tail = ["then", "exactly", "actually", "really", "anyway", "now", "though", "again"];
     private static readonly HashSet<string> Filling = ["else", "exactly", "actually", "really", "then", "now"];
@@ -33,7 +34,7 @@ internal static class AskedClauses
 
         var (asks, helper, rest) = (words[..askers], words[askers].ToLowerInvariant(), words[(askers + 1)..]);
         var turned = WordForms.IsBeing(helper) ? AfterBeing(helper, rest, lexicon)
-            : helper is "do" or "does" or "did" || Modal.Contains(helper) ? AfterHelper(helper, rest, lexicon)
+            : helper is "do" or "does" or "did" || Modal.Contains(helper) || Denied.Contains(helper) ? AfterHelper(helper, rest, lexicon)
             : null;
         var isSubject = turned is null && asks[0].ToLowerInvariant() is "what" or "who" or "which" && IsFinite(helper, lexicon) && !(WordForms.IsBeing(helper) && asks.Count == 1 && asks[0] is not "who");
         List<string> clause = turned is not null ? [.. asks, .. turned] : isSubject ? words : [];

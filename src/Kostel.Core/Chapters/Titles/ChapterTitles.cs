@@ -11,7 +11,7 @@ namespace Kostel.Core.Chapters.Titles;
 /// </summary>
 public sealed class ChapterTitles
 {
-    private const int LongestWords = 7;
+    private const int LongestWords = 7, SeveralChapters = 4;
 
     /// <summary>A second phrase is worth this part of the first, or is left out.</summary>
     private const double WorthAdding = 0.6, WorthAddingToOne = 0.2;
@@ -83,9 +83,12 @@ public sealed class ChapterTitles
 
     private IEnumerable<string> Phrases(int c) => candidates.Ranked(c).Select(p => WordForms.Capital(p.Phrase.Text));
 
-    private string? Opening(IReadOnlyList<Sentence> chapter) => isEnglish ? EdgeTitles.Opening(chapter) : isSpanish ? SpanishTitles.Opening(chapter) : null;
+    /// <summary>A beginning or an end of a few sentences is no more than that, whatever is said in it.</summary>
+    private bool IsOnlyEdge(IReadOnlyList<Sentence> chapter, int most) => chapters.Count >= SeveralChapters && chapter.Count <= most;
 
-    private string? Closing(IReadOnlyList<Sentence> chapter) => isEnglish ? EdgeTitles.Closing(chapter) : isSpanish ? SpanishTitles.Closing(chapter) : null;
+    private string? Opening(IReadOnlyList<Sentence> chapter) => isEnglish ? EdgeTitles.Opening(chapter) ?? (IsOnlyEdge(chapter, 3) ? "Introduction" : null) : isSpanish ? SpanishTitles.Opening(chapter) : null;
+
+    private string? Closing(IReadOnlyList<Sentence> chapter) => isEnglish ? EdgeTitles.Closing(chapter) ?? (IsOnlyEdge(chapter, 2) ? "Closing words" : null) : isSpanish ? SpanishTitles.Closing(chapter) : null;
 
     /// <summary>The best phrase, with the next one where it is a single word or hardly better.</summary>
     private static string Composed(List<(NamingPhrase Phrase, double Score)> ranked, IReadOnlyList<Sentence> chapter, bool isEnglish)

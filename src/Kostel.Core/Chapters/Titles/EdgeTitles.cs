@@ -68,7 +68,7 @@ internal static partial class EdgeTitles
         cues > 0 && sentences <= LongestSentences && (sentences <= CertainSentences ? cues >= sentences * CueShare : cues >= sentences * CueShare * 1.4);
 
     private const string CanYouHear = "can (?:you|everybody|everyone) (?:all )?(?:hear|see) (?:me|the)";
-    private const string Greetings = $@"\b(?:welcome|good (?:morning|afternoon|evening)|hello|nice to see you|{CanYouHear}|find a seat)\b|^(?:hi|hiya)\b";
+    private const string Greetings = $@"\b(?:welcome|good (?:morning|afternoon|evening)|hello|nice to see you|{CanYouHear}|find a seat|thanks for coming|come (?:closer|in, )|(?:morning|evening),? (?:all|everyone|everybody)|(?:before we|shall we|let's) start)\b|^(?:hi|hiya|morning|evening)\b";
     private const string Days = "today|tonight|this (?:morning|afternoon|evening|hour|lecture|course|talk|week)|(?:next|last) (?:time|week|evening)|in the next hour";
     private const string Will = "we'll|we will|we shall|i'll|i will|i'm (?:going to|gonna)|i shall|i should like to|we(?: a|')re going to";
     private const string Plans = $@"\b(?:{Days})\b.*\b(?:we|i|is|you)\b|\b(?:{Will})\b|^first .*\bthen\b|\bthe question (?:for|of)\b";
@@ -79,7 +79,7 @@ internal static partial class EdgeTitles
     private const string Asked = "homework|exercises?|for (?:next|the) (?:time|week|seminar|lecture)|do the sheet|on page \\w+|by then";
     private const string Please = "please (?:bring|read|measure|do|write|prepare|try)|read (?:the|chapter|pages?)|bring (?:a|an|it|your|boots|the)|i(?:'d| would) like one page";
     private const string Later = @"next (?:time|week|evening|lecture|session)|in (?:two|three) weeks|see you|on (?:mon|tues|wednes|thurs|fri)day";
-    private const string Byes = "thank you|thanks|good ?night|goodbye|let's stop|i will stop|that is all|that's (?:all|it|about it|the lot)";
+    private const string Byes = "thank you|thanks|good ?night|goodbye|let's stop|i will stop|that is all|that's (?:all|it|about it|the lot|me|me done)|(?:i|we)(?:'ll| will| shall| think)? (?:stop|finish) (?:here|there|now)";
 
     [GeneratedRegex(Greetings, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Greeting();
@@ -105,7 +105,7 @@ internal static partial class EdgeTitles
     [GeneratedRegex($@"\b(?:{Later})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex NextTime();
 
-    [GeneratedRegex(@"\bany (?:more )?questions\b|\bquestions\?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
+    [GeneratedRegex(@"\bany (?:more )?questions\b|\btake (?:your )?questions\b|\bquestions\?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Questions();
 
     [GeneratedRegex($@"\b(?:{Byes})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]

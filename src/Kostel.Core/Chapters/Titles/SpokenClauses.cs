@@ -44,7 +44,11 @@ internal sealed partial class SpokenClauses(Lexicon lexicon)
 
         foreach (var piece in sentence.Split([',', ';', ':', '–', '—', '.', '!', '…', '"', '“', '”'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
         {
-            if (Explaining().Match(piece) is { Success: true } explained && Whole($"{explained.Groups["asks"].Value} {UpToJoin(explained.Groups["rest"].Value)}", LongestWords + 1) is { } what)
+            if (WhatThing().Match(piece) is { Success: true } thing && Definitions.IsTerm(thing.Groups["thing"].Value))
+            {
+                yield return ($"what {thing.Groups["article"].Value}{thing.Groups["thing"].Value} {(thing.Groups["verb"].Value.EndsWith('e') ? "are" : "is")}", PhraseForm.Explained);
+            }
+            else if (Explaining().Match(piece) is { Success: true } explained && Whole($"{explained.Groups["asks"].Value} {UpToJoin(explained.Groups["rest"].Value)}", LongestWords + 1) is { } what)
             {
                 yield return (what, PhraseForm.Explained);
             }
@@ -88,6 +92,8 @@ internal sealed partial class SpokenClauses(Lexicon lexicon)
         new(text, Tokens.Of(text).Where(w => !EnglishPhrases.SaysNothing(w)).Select(Tokens.Stem).ToList(), at, form);
 
     private const string Leads = "so|now|but|and|well|okay|ok|right|then|yeah|first|finally|because|also|er|um|actually|basically|you see|i mean|you know";
+    private const string Before = "(?:and |but |so |now |okay )*";
+    private const string OneThing = @"(?<article>(?:an? |the )?)(?<thing>\p{L}[\p{L}'-]*(?: [\p{L}'-]+)?)";
     private const string Explains = "that's|that is|this is|here's|it's|is|shows?|see|tells?|told|know|explains?|find out|understand|about|learn|learned|remember|on|of|at";
     private const string Things = @"(?<thing>\p{L}[\p{L}'-]*(?: [\p{L}'-]+){0,3}?)(?=[,;:.!?…]|$| and | because | which | that | when | if | but | so | in )";
 
@@ -96,6 +102,10 @@ internal sealed partial class SpokenClauses(Lexicon lexicon)
 
     [GeneratedRegex($@"(?:^(?:and |but |so )?|\b(?:{Explains}) )(?<asks>where|how|why|what|when|what's) (?<rest>.+)$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Explaining();
+
+    /// <summary>"So what is a glaze, it's glass."</summary>
+    [GeneratedRegex($"^{Before}what(?<verb>'s| is| are|'re) {OneThing}$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
+    private static partial Regex WhatThing();
 
     [GeneratedRegex(@"^(?:it|they|that)(?:'s|'re| is| are) (?<rest>.+)$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex BeingSomething();
