@@ -15,9 +15,9 @@ internal static partial class EdgeTitles
     public static string? Opening(IReadOnlyList<Sentence> sentences)
     {
         var texts = sentences.Select(s => s.Text).ToList();
-        var greets = texts.Take(6).Any(t => Greeting().IsMatch(t));
+        var greets = texts.Take(6).Any(t => Greeting().IsMatch(t) || CallsIn().IsMatch(t));
         var plans = texts.Count(t => Plan().IsMatch(t));
-        var about = texts.Count(SpeaksOfWhatComes);
+        var about = texts.Count(t => SpeaksOfWhatComes(t) || CallsIn().IsMatch(t));
         var tellsOfSelf = texts.Count <= LongestSentences && texts.Take(2).Any(t => Thanking().IsMatch(t)) && texts.Count(t => Self().IsMatch(t)) >= texts.Count * SelfShare;
         return IsMostly(about, texts.Count) && (greets || plans > 1) ? (greets, plans > 0) switch
         {
@@ -35,8 +35,8 @@ internal static partial class EdgeTitles
         var sums = texts.Count(t => Summing().IsMatch(t));
         var tasks = texts.Count(t => Tasks().IsMatch(t));
         var next = texts.Count(t => NextTime().IsMatch(t));
-        var asks = texts.Count(t => Questions().IsMatch(t));
-        if (!IsMostly(texts.Count(TakesLeave), texts.Count))
+        var asks = texts.Count(t => Questions().IsMatch(t) || TakesQuestions().IsMatch(t));
+        if (!IsMostly(texts.Count(t => TakesLeave(t) || TakesQuestions().IsMatch(t) || LastWords().IsMatch(t)), texts.Count))
         {
             return null;
         }
@@ -46,7 +46,7 @@ internal static partial class EdgeTitles
         Add(asks, "questions");
         Add(tasks, "homework");
         Add(tasks == 0 ? next : 0, "next time");
-        return parts.Count == 0 ? texts.Exists(t => Goodbye().IsMatch(t)) ? "Closing words" : null : Text.WordForms.Capital(string.Join(" and ", parts.Take(2)));
+        return parts.Count == 0 ? texts.Exists(t => Goodbye().IsMatch(t) || LastWords().IsMatch(t)) ? "Closing words" : null : Text.WordForms.Capital(string.Join(" and ", parts.Take(2)));
 
         void Add(int count, string part)
         {
@@ -68,7 +68,10 @@ internal static partial class EdgeTitles
         cues > 0 && sentences <= LongestSentences && (sentences <= CertainSentences ? cues >= sentences * CueShare : cues >= sentences * CueShare * 1.4);
 
     private const string CanYouHear = "can (?:you|everybody|everyone) (?:all )?(?:hear|see) (?:me|the)";
-    private const string Greetings = $@"\b(?:welcome|good (?:morning|afternoon|evening)|hello|nice to see you|{CanYouHear}|find a seat|thanks for coming|come (?:closer|in, )|(?:morning|evening),? (?:all|everyone|everybody)|(?:before we|shall we|let's) start)\b|^(?:hi|hiya|morning|evening)\b";
+    private const string Greetings = $@"\b(?:welcome|good (?:morning|afternoon|evening)|hello|nice to see you|{CanYouHear}|find a seat)\b|^(?:hi|hiya)\b";
+    private const string Everyone = "(?:all|everyone|everybody)";
+    private const string Calls = $"thanks for coming|come (?:closer|in, )|(?:morning|evening),? {Everyone}|(?:before we|shall we|let's) start";
+    private const string Lasts = "that's me(?: done)?|(?:i|we)(?:'ll| will| shall| think)? (?:stop|finish) (?:here|there|now)";
     private const string Days = "today|tonight|this (?:morning|afternoon|evening|hour|lecture|course|talk|week)|(?:next|last) (?:time|week|evening)|in the next hour";
     private const string Will = "we'll|we will|we shall|i'll|i will|i'm (?:going to|gonna)|i shall|i should like to|we(?: a|')re going to";
     private const string Plans = $@"\b(?:{Days})\b.*\b(?:we|i|is|you)\b|\b(?:{Will})\b|^first .*\bthen\b|\bthe question (?:for|of)\b";
@@ -79,7 +82,18 @@ internal static partial class EdgeTitles
     private const string Asked = "homework|exercises?|for (?:next|the) (?:time|week|seminar|lecture)|do the sheet|on page \\w+|by then";
     private const string Please = "please (?:bring|read|measure|do|write|prepare|try)|read (?:the|chapter|pages?)|bring (?:a|an|it|your|boots|the)|i(?:'d| would) like one page";
     private const string Later = @"next (?:time|week|evening|lecture|session)|in (?:two|three) weeks|see you|on (?:mon|tues|wednes|thurs|fri)day";
-    private const string Byes = "thank you|thanks|good ?night|goodbye|let's stop|i will stop|that is all|that's (?:all|it|about it|the lot|me|me done)|(?:i|we)(?:'ll| will| shall| think)? (?:stop|finish) (?:here|there|now)";
+    private const string Byes = "thank you|thanks|good ?night|goodbye|let's stop|i will stop|that is all|that's (?:all|it|about it|the lot)";
+
+    /// <summary>What calls people in; where a chapter begins does not go by it.</summary>
+    [GeneratedRegex($@"\b(?:{Calls})\b|^(?:morning|evening)(?:,| {Everyone})", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
+    private static partial Regex CallsIn();
+
+    /// <summary>What ends a talk; where a chapter begins does not go by it.</summary>
+    [GeneratedRegex($@"\b(?:{Lasts})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
+    private static partial Regex LastWords();
+
+    [GeneratedRegex(@"\btake (?:your )?questions\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
+    private static partial Regex TakesQuestions();
 
     [GeneratedRegex(Greetings, RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Greeting();
@@ -105,7 +119,7 @@ internal static partial class EdgeTitles
     [GeneratedRegex($@"\b(?:{Later})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex NextTime();
 
-    [GeneratedRegex(@"\bany (?:more )?questions\b|\btake (?:your )?questions\b|\bquestions\?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
+    [GeneratedRegex(@"\bany (?:more )?questions\b|\bquestions\?$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
     private static partial Regex Questions();
 
     [GeneratedRegex($@"\b(?:{Byes})\b", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, PatternTime.Most)]
