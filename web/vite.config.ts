@@ -22,7 +22,16 @@ export default defineConfig({
     emptyOutDir: true,
     manifest: 'manifest.json',
     chunkSizeWarningLimit: 900,
-    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'base', test: base }, { name: 'fields', test: fields }] } } },
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: 'base', test: base },
+            { name: 'fields', test: fields },
+          ],
+        },
+      },
+    },
   },
   // The server answers its own pages only; behind this proxy they are the same.
   server: {
