@@ -84,6 +84,14 @@ test('a device that is pulled out pauses, and the same one is opened to go on', 
   expect(recorder.atMs).toBe(3000)
 })
 
+test('to go on, pressed twice, opens the device once', async () => {
+  const recorder = await running('desk')
+  listeners.ended()
+  await Promise.all([recorder.goOn(), recorder.goOn()])
+  expect(opened.map((o) => o.device)).toEqual(['desk', 'desk'])
+  expect(recorder.state).toBe('running')
+})
+
 test('where the device does not come back, what the browser gives stands in', async () => {
   const recorder = await running('desk')
   listeners.ended()

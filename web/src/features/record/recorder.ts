@@ -166,8 +166,12 @@ export const useRecorder = defineStore('recorder', () => {
     state.value = 'paused'
   }
 
+  let opening: Promise<boolean> | null = null
+
   async function goOn() {
-    if (!microphone && !(await openAgain())) return
+    // Pressed twice, the device is still opened once.
+    opening ??= microphone ? null : openAgain().finally(() => (opening = null))
+    await opening
     if (!microphone) return
     ofDevice.value = ''
     microphone.run(true)
