@@ -1,5 +1,5 @@
 // Questions to lectures: how often the answering sentence comes back, and how often "said" and "doesn't say" are true.
-// Usage: ask.mjs [each|parts|learn|fresh|right|spoken|written]; "fresh" puts questions to texts that nothing was learned from, with the weights
+// Usage: ask.mjs [each|parts|bars|learn|fresh|right|spoken|written]; "bars" prints what would be true from which chance on; "fresh" puts questions to texts that nothing was learned from, with the weights
 // that are kept; "right" asks all lectures of the demonstration at once; "spoken" has texts spoken and asks what the recogniser wrote of them;
 // "written" compares sentences with passages that bear them out, or do not.
 import { existsSync, mkdtempSync, rmSync } from 'node:fs'
@@ -23,4 +23,4 @@ else if (how === 'spoken') {
 } else if (how === 'fresh') {
   bench('ask', 'benchmarks/questions/fresh.tsv', 'benchmarks/lectures/fresh', 'kept')
   bench('ask', 'benchmarks/questions/wide.tsv', 'benchmarks/lectures', 'kept')
-} else bench('ask', 'benchmarks/questions/lectures.tsv', 'benchmarks/lectures', ...(how ? [how] : []))
+} else bench('ask', 'benchmarks/questions/lectures.tsv+benchmarks/questions/wide.tsv', 'benchmarks/lectures', ...(how ? [how] : []))

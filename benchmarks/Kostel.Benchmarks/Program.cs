@@ -92,7 +92,7 @@ if (args is ["library", var folder, var lectures])
     return;
 }
 
-// With "ask LIST FOLDER [each|parts|learn|kept]" questions are put to texts.
+// With "ask LISTS FOLDER [each|parts|bars|learn|kept]" questions are put to texts.
 if (args is ["ask", var questions, var lecturesFolder, ..])
 {
     AskBench.Run(questions, lecturesFolder, new WordKnowledgeFiles(models).Value, args.Length > 3 ? args[3] : null);

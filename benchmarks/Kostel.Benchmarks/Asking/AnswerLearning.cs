@@ -17,7 +17,7 @@ internal static class AnswerLearning
     /// <summary>Weights for the ranking, from the questions that are answered.</summary>
     public static double[] Ranking(IReadOnlyList<Example> examples)
     {
-        var answered = examples.Where(e => e.Written.IsAnswered).ToList();
+        var answered = examples.Where(e => e.Written.IsAnswered && !e.Text.IsForStates).ToList();
         var weights = new double[AnswerModel.Names.Length];
         var squares = new double[weights.Length];
         for (var round = 0; round < Rounds; round++)

@@ -22,13 +22,24 @@ internal static class AskBench
             return;
         }
 
-        Row("all together", Measure(AnswerLearning.Examples(texts), how == "each"));
+        var all = Measure(AnswerLearning.Examples(texts), how == "each");
+        Row("all together", all.Where(a => !a.IsForStates).ToList());
+        if (texts.Exists(t => t.IsForStates))
+        {
+            Row("those that only states are learned from", all.Where(a => a.IsForStates).ToList());
+        }
+
+        if (how == "bars")
+        {
+            Bars(all);
+        }
+
         if (how == "parts")
         {
-            Row("without any knowledge of words", Measure(AnswerLearning.Examples(AskedText.ReadAll(list, folder, WordKnowledge.None)), showsEach: false));
+            Row("without any knowledge of words", Measure(AnswerLearning.Examples(AskedText.ReadAll(list, folder, WordKnowledge.None)), showsEach: false).Where(a => !a.IsForStates).ToList());
             foreach (var part in new[] { AnswerParts.Words, AnswerParts.Meaning, AnswerParts.Windows, AnswerParts.Forms })
             {
-                Row($"without {part.ToString().ToLowerInvariant()}", Measure(AnswerLearning.Examples(texts, part), showsEach: false));
+                Row($"without {part.ToString().ToLowerInvariant()}", Measure(AnswerLearning.Examples(texts, part), showsEach: false).Where(a => !a.IsForStates).ToList());
             }
         }
 
@@ -49,7 +60,8 @@ internal static class AskBench
     /// <summary>The sentences of the first lines that would be shown.</summary>
     public static List<List<int>> FirstLines(AskedText text, RankedAnswer ranked) => AnswerLines.Choose(text.Ground, ranked, Lines).ConvertAll(l => Enumerable.Range(l.From, l.To - l.From + 1).ToList());
 
-    private sealed record Asked(bool IsAnswered, bool IsFirst, bool IsAmong, double Right, double Nowhere);
+    /// <summary>What came of a question, with how likely a line answers and how likely nothing does.</summary>
+    private sealed record Asked(bool IsAnswered, bool IsFirst, bool IsAmong, double Right, double Nowhere, bool IsForStates);
 
     private static List<Asked> Measure(List<AnswerLearning.Example> examples, bool showsEach) => Measure(examples, inside => AnswerLearning.Learn(inside, Folds - 1), showsEach);
 
@@ -65,7 +77,7 @@ internal static class AskBench
                 var lines = FirstLines(e.Text, ranked);
                 var one = new Asked(
                     e.Written.IsAnswered, lines.Count > 0 && lines[0].Exists(e.Written.Right.Contains), lines.Exists(l => l.Exists(e.Written.Right.Contains)),
-                    AnswerModel.Probability(model.Right, ranked.State), AnswerModel.Probability(model.Nowhere, ranked.State));
+                    AnswerModel.Probability(model.Right, ranked.State), AnswerModel.Probability(model.Nowhere, ranked.State), e.Text.IsForStates);
                 asked.Add(one);
                 if (showsEach)
                 {
@@ -83,6 +95,18 @@ internal static class AskBench
         var said = asked.Where(a => a.Right >= AnswerModel.SaidFrom).ToList();
         var not = asked.Where(a => a.Right < AnswerModel.SaidFrom && a.Nowhere >= AnswerModel.NowhereFrom).ToList();
         Console.WriteLine($"| {name} | {Share(answered, a => a.IsFirst)} | {Share(answered, a => a.IsAmong)} | {Share(said, a => a.IsAmong)} | {Share(answered, a => said.Contains(a))} | {Share(asked, a => !said.Contains(a) && !not.Contains(a))} | {Share(not, a => !a.IsAnswered)} | {Share(asked.Where(a => !a.IsAnswered).ToList(), a => not.Contains(a))} | {Share(answered, a => not.Contains(a))} |");
+    }
+
+    /// <summary>How much of what would be said from each bar on would be true, and of how much of it that would be.</summary>
+    private static void Bars(List<Asked> asked)
+    {
+        Console.WriteLine("\n| from | said: right | of all answered | doesn't say: true | of all not answered |\n|---|---|---|---|---|");
+        for (var bar = 0.6; bar < 0.96; bar += 0.03)
+        {
+            var said = asked.Where(a => a.Right >= bar).ToList();
+            var not = asked.Where(a => a.Right < bar && a.Nowhere >= bar).ToList();
+            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"| {bar:0.00} | {Share(said, a => a.IsAmong)} of {said.Count} | {Share(asked.Where(a => a.IsAnswered).ToList(), said.Contains)} | {Share(not, a => !a.IsAnswered)} of {not.Count} | {Share(asked.Where(a => !a.IsAnswered).ToList(), not.Contains)} |"));
+        }
     }
 
     private static string Share(List<Asked> all, Func<Asked, bool> isPart) => string.Create(CultureInfo.InvariantCulture, $"{100.0 * all.Count(isPart) / Math.Max(1, all.Count):0.0} %");

@@ -33,6 +33,9 @@ internal sealed class AnswerGround
     /// <summary>A word that is a verb in this share of its uses begins a sentence as one.</summary>
     private const double MostlyVerb = 0.6;
 
+    /// <summary>A word that is a noun in more of its uses names a thing.</summary>
+    private const double MostlyNoun = 0.6;
+
     /// <summary>For so many sentences a word is remembered, of each a little less.</summary>
     private static readonly double[] Fades = [.. Enumerable.Range(0, 16).Select(back => Math.Pow(0.9, back))];
 
@@ -105,6 +108,11 @@ internal sealed class AnswerGround
 
     /// <summary>Whether a sentence has every one of these words.</summary>
     public bool Has(int i, IEnumerable<string> stemsOfWords) => stemsOfWords.All(stems[i].Contains);
+
+    /// <summary>How rare a word is in English, from 0 to 1, and whether it names a thing; 0 where nothing is known of words.</summary>
+    public (double Rarity, bool IsThing) KnownOf(AskedWord word) => known.Vectors.Count == 0
+        ? (0, false)
+        : (known.Vectors.RarityOf(word.Word), known.Lexicon.KindsOf(word.Word) is var kinds && (kinds.Total == 0 || kinds.NounShare > MostlyNoun));
 
     /// <summary>In how many sentences a word stands in any form.</summary>
     public int SentencesWith(string stem) => single.DocumentsWith(stem);

@@ -62,6 +62,12 @@ public enum Measured
 
     /// <summary>Once, every week, three times a day.</summary>
     Frequency,
+
+    /// <summary>Pounds, cents.</summary>
+    Money,
+
+    /// <summary>Per cent, half, one in ten.</summary>
+    Share,
 }
 
 /// <summary>A question as far as its form tells: what it wants and which words it is about.</summary>
@@ -97,7 +103,7 @@ public sealed record Question(Wanted Wants, Measured Unit, IReadOnlyList<AskedWo
         ["bright"] = Measured.Any,
         ["accurate"] = Measured.Any,
         ["exact"] = Measured.Any,
-        ["expensive"] = Measured.Any,
+        ["expensive"] = Measured.Money,
     };
 
     /// <summary>Adjectives that also say what is asked about, and stay among the words.</summary>
@@ -110,6 +116,12 @@ public sealed record Question(Wanted Wants, Measured Unit, IReadOnlyList<AskedWo
     ];
 
     private static readonly HashSet<string> NamedNumbers = ["height", "length", "depth", "speed", "percentage", "rate", "temperature", "pressure", "weight", "price", "distance", "value", "limit", "number", "frequency", "angle", "share", "amount"];
+
+    /// <summary>Of what has these, so much is money.</summary>
+    private static readonly HashSet<string> Paying =
+        ["cost", "costs", "pay", "pays", "paid", "price", "fee", "fees", "earn", "earns", "earned", "salary", "wage", "wages", "fine", "budget", "worth"];
+
+    private static readonly HashSet<string> Shares = ["share", "percentage", "percent", "proportion", "fraction"];
 
     private static readonly HashSet<string> Auxiliaries =
         ["is", "are", "was", "were", "do", "does", "did", "can", "could", "should", "may", "must", "will", "would", "has", "have", "had", "isn't", "aren't", "don't", "doesn't", "didn't", "can't"];
@@ -149,13 +161,15 @@ public sealed record Question(Wanted Wants, Measured Unit, IReadOnlyList<AskedWo
                 case "how" when next is "long" && i + 2 < words.Count && words[i + 2] is "is" or "are" or "was" or "were":
                     return (Wanted.Quantity, Measured.Extent);
                 case "how" when Measures.TryGetValue(next, out var unit):
-                    return (Wanted.Quantity, unit);
+                    return (Wanted.Quantity, unit is Measured.Any && next is "much" && words.Any(Paying.Contains) ? Measured.Money : unit);
                 case "how":
                     return (Wanted.Steps, Measured.Any);
+                case "what" or "which" when Shares.Contains(next):
+                    return (Wanted.Quantity, Measured.Share);
                 case "which":
                     return (next is "year" or "month" or "day" ? Wanted.Time : Wanted.Choice, Measured.Any);
                 case "what" when next is "is" or "are" or "was" or "were" && words.Skip(i + 2).Take(3).Any(NamedNumbers.Contains):
-                    return (Wanted.Quantity, Measured.Any);
+                    return (Wanted.Quantity, words.Skip(i + 2).Take(3).Any(Shares.Contains) ? Measured.Share : words.Contains("price") ? Measured.Money : Measured.Any);
                 case "what" when words[^1] == "for":
                     return (Wanted.Reason, Measured.Any);
                 case "what" when next is "is" or "are" && words.Count - i <= 6:

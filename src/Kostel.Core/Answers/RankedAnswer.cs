@@ -11,6 +11,9 @@ internal sealed class RankedAnswer
     /// <summary>A word with none in the text that is liker than this is foreign to it.</summary>
     private const double Foreign = 0.3;
 
+    /// <summary>One that has none liker than this is not spoken of; of so many the rest counts no more.</summary>
+    private const double LikeNone = 0.4, MostUnspoken = 4;
+
     private RankedAnswer(Question question, double[] scores, int[] order, double[] state) => (Question, Scores, Order, State) = (question, scores, order, state);
 
     public Question Question { get; }
@@ -51,6 +54,8 @@ internal sealed class RankedAnswer
         double Is(Wanted wanted) => question.Wants == wanted ? 1 : 0;
         double Named(string name) => f[Array.IndexOf(AnswerModel.Names, name)];
         var wantsNumber = Is(Wanted.Quantity);
+        var unspoken = question.Words.Where((_, k) => anywhere[k] < LikeNone).Select(ground.KnownOf).ToList();
+        double Rarest(bool isThing) => unspoken.Where(w => w.IsThing == isThing).Select(w => w.Rarity).DefaultIfEmpty(0).Max();
         return
         [
             1,
@@ -85,6 +90,10 @@ internal sealed class RankedAnswer
             around.Min(),
             Named("form and words"),
             Is(Wanted.Person) > 0 && Enumerable.Range(best - 1, 3).Where(i => i >= 0 && i < scores.Length).All(i => ground.Forms(i).Fit(question) == 0) ? 1 : 0,
+            Math.Min(1, unspoken.Count / MostUnspoken),
+            Rarest(isThing: true),
+            Rarest(isThing: false),
+            wantsNumber > 0 && question.Unit != Measured.Any && !Enumerable.Range(0, scores.Length).Any(i => ground.Forms(i).FitsUnit(question)) ? 1 : 0,
         ];
     }
 }

@@ -87,6 +87,8 @@ internal sealed partial class SentenceForms(Sentence sentence)
         Measured.Speed => Speed().IsMatch(sentence.Text),
         Measured.Temperature => Temperature().IsMatch(sentence.Text),
         Measured.Frequency => Frequency().IsMatch(sentence.Text),
+        Measured.Money => Money().IsMatch(sentence.Text),
+        Measured.Share => Share().IsMatch(sentence.Text),
         _ => false,
     };
 
@@ -115,6 +117,7 @@ internal sealed partial class SentenceForms(Sentence sentence)
     private const string DaysBegin = "(?:next|the next|mon|tues|wednes|thurs|fri|satur|sun)";
     private const string Until = "(?:for|by|until) " + DaysBegin + "|next (?:week|time|lecture|session)|due on";
     private const string Ordered = "homework|exercise|please (?:bring|read|copy|write|look|prepare)";
+    private const string Parts = "(?:third|quarter|fifth|sixth|eighth|tenth|twelfth|twentieth|hundredth)s?";
     private const string Repeated = "every|each|once|twice|times|never|always|daily|weekly|monthly|yearly";
 
     [GeneratedRegex($@"\b(?:{Says}) (?:why|how|what|whether|if|where|when|who)\b", RegexOptions.IgnoreCase)]
@@ -161,6 +164,12 @@ internal sealed partial class SentenceForms(Sentence sentence)
 
     [GeneratedRegex(@"\b(?:degrees?|celsius|°C)\b", RegexOptions.IgnoreCase)]
     private static partial Regex Temperature();
+
+    [GeneratedRegex(@"\b(?:pounds?|euros?|dollars?|cents?|pence|penny|quid|francs?|crowns?|shillings?)\b|[£$€]", RegexOptions.IgnoreCase)]
+    private static partial Regex Money();
+
+    [GeneratedRegex($@"\b(?:per ?cent|half|out of|one in|{Parts})\b|%", RegexOptions.IgnoreCase)]
+    private static partial Regex Share();
 
     [GeneratedRegex($@"\b(?:{Repeated}|(?:an?|per) (?:{Units}))\b", RegexOptions.IgnoreCase)]
     private static partial Regex Frequency();

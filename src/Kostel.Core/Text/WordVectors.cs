@@ -103,6 +103,9 @@ public sealed class WordVectors
     /// <summary>How much a word says, by its rarity in English: near 0 for "the", near 1 for "estuary"; 1 for one that has no vector.</summary>
     public double WeightOf(string word) => places.TryGetValue(word, out var place) ? Rarity / (Rarity + (FirstShare / (place + 1))) : 1;
 
+    /// <summary>How rare a word of English is among those that have a vector, by the logarithm of its place: 0 for the most frequent, near 1 for the rarest, 1 for one that has none.</summary>
+    public double RarityOf(string word) => places.TryGetValue(word, out var place) ? Math.Log(1 + place) / Math.Log(1 + Count) : 1;
+
     /// <summary>How alike two words are used, from -1 to 1; 0 where one has no vector.</summary>
     public double Similarity(string a, string b)
     {

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Kostel.Core.Answers;
+using Kostel.Core.Tests.Text;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
 
@@ -65,6 +66,31 @@ public sealed class AnsweringPartTests
         var said = ground.Features(Question.Read("Who brought the plough?")).Of.Select(f => f[Array.IndexOf(AnswerModel.Names, "said before")]).ToList();
         Assert.Equal(1, said[0], 3);
         Assert.All(said.Zip(said.Skip(1)), p => Assert.Equal(0.9 * p.First, p.Second, 3));
+    }
+
+    [Theory]
+    [InlineData("How much does it cost to register a ship?", "It is about forty pounds.", "It is forty metres.")]
+    [InlineData("What was the price of a sack?", "Nobody paid more than two francs.", "Nobody carried more than two.")]
+    [InlineData("What share of the rain runs off?", "A third of it goes straight to the river.", "Three rivers take it.")]
+    [InlineData("Which percentage comes back?", "It is ninety per cent.", "It is ninety metres.")]
+    [InlineData("How deep is the moat?", "You would need a pole of four metres.", "You would need four poles.")]
+    public void A_number_is_wanted_in_a_unit(string question, string fits, string doesNot)
+    {
+        Assert.True(new SentenceForms(Lecture.Sentence(fits)).FitsUnit(Question.Read(question)));
+        Assert.False(new SentenceForms(Lecture.Sentence(doesNot)).FitsUnit(Question.Read(question)));
+    }
+
+    [Fact]
+    public void A_rare_thing_of_which_nothing_is_said_and_a_price_where_none_is_named_speak_for_no_answer()
+    {
+        var vectors = WordVectors.Read(new MemoryStream(WordTable.Of(("the", 100, 0), ("ship", 0, 100), ("pay", 60, 80), ("moat", 80, -60))));
+        var known = new WordKnowledge(vectors, Lexicon.None, WordRelations.None);
+        var ground = new AnswerGround([[Lecture.Sentence("The ship is forty metres long."), Lecture.Sentence("It lies in the harbour.")]], known);
+        double State(string question, string of) => RankedAnswer.Of(ground, Question.Read(question), AnswerModel.Learned.Ranking).State[Array.IndexOf(AnswerModel.StateNames, of)];
+        Assert.Equal(0, State("How long is the ship?", "the rarest thing like none"));
+        Assert.InRange(State("How deep is the moat?", "the rarest thing like none"), 0.5, 1);
+        Assert.Equal(0, State("How long is the ship?", "wants a number of a unit and none is anywhere"));
+        Assert.Equal(1, State("How much do you pay for the ship?", "wants a number of a unit and none is anywhere"));
     }
 
     [Theory]

@@ -18,6 +18,7 @@ public class WordVectorTests
         Assert.True(vectors.WeightOf("the") < vectors.WeightOf("ebb"));
         Assert.Equal(1, vectors.WeightOf("quay"));
         Assert.Equal(-1, vectors.PlaceOf("quay"));
+        Assert.Equal([0, 0.5, 1], new[] { "the", "tide", "quay" }.Select(vectors.RarityOf).Select(r => Math.Round(r, 9)));
         var sum = new float[2];
         Assert.True(vectors.AddTo("ebb", 2, sum));
         Assert.False(vectors.AddTo("quay", 2, sum));
