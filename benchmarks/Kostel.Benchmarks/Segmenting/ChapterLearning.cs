@@ -12,7 +12,7 @@ namespace Kostel.Benchmarks.Segmenting;
 internal sealed class ChapterLearning
 {
     private const int Folds = 7, Steps = 200, GainCount = 3;
-    private const double Penalty = 30, LengthPenalty = 0.3, Step = 0.05, Fading = 0.9, FadingSquares = 0.99;
+    private const double Penalty = 100, LengthPenalty = 0.3, Step = 0.05, Fading = 0.9, FadingSquares = 0.99;
 
     /// <summary>Gains are counted in tens, so that steps are alike.</summary>
     private const double Tens = 10;

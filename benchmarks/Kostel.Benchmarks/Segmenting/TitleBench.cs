@@ -67,14 +67,16 @@ internal static class TitleBench
         }
     }
 
-    private static (IReadOnlyList<Sentence> Sentences, List<int> Starts) Chapters(IGrouping<string, string[]> text, string folder)
+    /// <summary>The sentences of a text, and where its chapters begin that were read.</summary>
+    public static (IReadOnlyList<Sentence> Sentences, List<int> Starts) Chapters(IGrouping<string, string[]> text, string folder)
     {
         var file = Directory.EnumerateFiles(folder, text.Key + ".txt", SearchOption.AllDirectories).First();
         var sentences = StudyText.Read(file, ChapterFinder.ByWords).Sentences;
         return (sentences, text.SelectMany(v => new[] { int.Parse(v[1], CultureInfo.InvariantCulture) - 1, int.Parse(v[2], CultureInfo.InvariantCulture) }).Append(0).Distinct().Where(s => s < sentences.Count).Order().ToList());
     }
 
-    private static List<IReadOnlyList<Sentence>> Divided(IReadOnlyList<Sentence> sentences, List<int> starts) =>
+    /// <summary>Sentences by the chapters that begin at these.</summary>
+    public static List<IReadOnlyList<Sentence>> Divided(IReadOnlyList<Sentence> sentences, List<int> starts) =>
         [.. starts.Select((s, i) => (IReadOnlyList<Sentence>)[.. sentences.Take(i + 1 < starts.Count ? starts[i + 1] : sentences.Count).Skip(s)])];
 
     /// <summary>How many of the titles that are made for chapters which were read are good by a list of judged titles.</summary>

@@ -1,11 +1,8 @@
 using System.Globalization;
 using Kostel.Benchmarks.Asking;
-using Kostel.Benchmarks.Studying;
 using Kostel.Core.Answers;
-using Kostel.Core.Chapters;
 using Kostel.Core.Chapters.Titles;
 using Kostel.Core.Text;
-using Kostel.Core.Transcripts;
 
 namespace Kostel.Benchmarks.Segmenting;
 
@@ -40,10 +37,8 @@ internal static class TitleLearning
         var examples = new List<Example>();
         foreach (var text in File.ReadLines(judged).Where(l => !l.StartsWith('#')).Select(l => l.Split('\t')).GroupBy(l => l[0]))
         {
-            var file = Directory.EnumerateFiles(folder, text.Key + ".txt", SearchOption.AllDirectories).First();
-            var sentences = StudyText.Read(file, ChapterFinder.ByWords).Sentences;
-            var starts = text.SelectMany(v => new[] { int.Parse(v[1], CultureInfo.InvariantCulture) - 1, int.Parse(v[2], CultureInfo.InvariantCulture) }).Append(0).Distinct().Where(s => s < sentences.Count).Order().ToList();
-            var chapters = starts.Select((s, i) => (IReadOnlyList<Sentence>)[.. sentences.Take(i + 1 < starts.Count ? starts[i + 1] : sentences.Count).Skip(s)]).ToList();
+            var (sentences, starts) = TitleBench.Chapters(text, folder);
+            var chapters = TitleBench.Divided(sentences, starts);
             var candidates = new TitleCandidates(chapters, known, "en");
             var pool = new TitlePool(chapters, candidates, known.Lexicon);
             var features = new TitleFeatures(chapters, candidates.Weights, known);

@@ -89,11 +89,10 @@ public sealed class ChapterFinder(Func<WordKnowledge> words)
 
     /// <summary>What else a chapter could be called, the likeliest first; none if there is nothing to say.</summary>
     /// <param name="startMs">Where it begins.</param>
-    /// <param name="most">So many at most.</param>
-    public IReadOnlyList<string> OtherTitles(IReadOnlyList<Chapter> chapters, int startMs, IReadOnlyList<Sentence> sentences, string language, int most = MostOthers)
+    public IReadOnlyList<string> OtherTitles(IReadOnlyList<Chapter> chapters, int startMs, IReadOnlyList<Sentence> sentences, string language)
     {
         var at = chapters.Select(c => c.StartMs).ToList().IndexOf(startMs);
-        return at < 0 ? [] : ChapterTitles.Others(Said(chapters, sentences), at, Known(language), language, [.. chapters.Select(c => c.Title)], most);
+        return at < 0 ? [] : ChapterTitles.Others(Said(chapters, sentences), at, Known(language), language, [.. chapters.Select(c => c.Title)], MostOthers);
     }
 
     private static List<IReadOnlyList<Sentence>> Said(IReadOnlyList<Chapter> chapters, IReadOnlyList<Sentence> sentences) =>

@@ -71,6 +71,8 @@ public class TitleTests
     [InlineData("You learn how to measure the tide.", "how to measure the tide")]
     [InlineData("It means that the river turns.", "the river turns")]
     [InlineData("People believe that the river turns.", "")]
+    [InlineData("A wide river meant that the tide turned.", "the tide turned")]
+    [InlineData("The tide changed which the river turned.", "")]
     [InlineData("The water that the river turned is wide.", "")]
     [InlineData("The tide turned how you see.", "")]
     [InlineData("So no river turns the soil.", "no river turns the soil")]
@@ -95,6 +97,11 @@ public class TitleTests
     [InlineData("And we call that the turning point, because it turns.", "turning point")]
     [InlineData("It is 40 metres.", "")]
     [InlineData("Because of the", "")]
+    [InlineData("The clay is dry, and had a turn of the river.", "The clay is dry")]
+    [InlineData("The clay is dry, doesn't change the water.", "The clay is dry")]
+    [InlineData("So who does need some?", "")]
+    [InlineData("That's what's called the turning point.", "turning point")]
+    [InlineData("We call them lime were not dry so we turned.", "")]
     public void What_is_said_in_few_words_can_be_a_title(string said, string titles)
     {
         var found = new SpokenClauses(Words).Of(Chapter(said)).Select(p => p.Text).Where(t => t.Contains(' ', StringComparison.Ordinal));

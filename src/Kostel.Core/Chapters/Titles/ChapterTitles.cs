@@ -13,6 +13,9 @@ public sealed class ChapterTitles
 {
     private const int LongestWords = 7, SeveralChapters = 4;
 
+    /// <summary>Of so many sentences at most a beginning and an end are no more than that.</summary>
+    private const int OnlyOpening = 3, OnlyClosing = 2;
+
     /// <summary>A second phrase is worth this part of the first, or is left out.</summary>
     private const double WorthAdding = 0.6, WorthAddingToOne = 0.2;
 
@@ -48,10 +51,10 @@ public sealed class ChapterTitles
     public static IReadOnlyList<string> Others(IReadOnlyList<IReadOnlyList<Sentence>> chapters, int chapter, WordKnowledge known, string language, IReadOnlyList<string> given, int most)
     {
         var all = new ChapterTitles(chapters, known, language);
-        var (others, said) = (new List<string>(), Stems(given[chapter]));
+        var (others, said) = (new List<string>(), Tokens.ContentStems(given[chapter]).ToHashSet());
         foreach (var title in all.Wanted(chapter).Concat(all.Phrases(chapter)).Where(t => t.Contains(' ', StringComparison.Ordinal)))
         {
-            var stems = Stems(title);
+            var stems = Tokens.ContentStems(title).ToHashSet();
             var isNew = stems.Count > 0 && stems.Count(said.Contains) * 2 <= stems.Count;
             if (others.Count < most && isNew && !given.Contains(title, StringComparer.OrdinalIgnoreCase))
             {
@@ -62,8 +65,6 @@ public sealed class ChapterTitles
 
         return others;
     }
-
-    private static HashSet<string> Stems(string title) => [.. Tokens.Of(title).Where(w => !StopWords.Contains(w)).Select(Tokens.Stem)];
 
     /// <summary>What a chapter could be called, the likeliest first.</summary>
     private IEnumerable<string> Wanted(int c)
@@ -86,9 +87,9 @@ public sealed class ChapterTitles
     /// <summary>A beginning or an end of a few sentences is no more than that, whatever is said in it.</summary>
     private bool IsOnlyEdge(IReadOnlyList<Sentence> chapter, int most) => chapters.Count >= SeveralChapters && chapter.Count <= most;
 
-    private string? Opening(IReadOnlyList<Sentence> chapter) => isEnglish ? EdgeTitles.Opening(chapter) ?? (IsOnlyEdge(chapter, 3) ? "Introduction" : null) : isSpanish ? SpanishTitles.Opening(chapter) : null;
+    private string? Opening(IReadOnlyList<Sentence> chapter) => isEnglish ? EdgeTitles.Opening(chapter) ?? (IsOnlyEdge(chapter, OnlyOpening) ? "Introduction" : null) : isSpanish ? SpanishTitles.Opening(chapter) : null;
 
-    private string? Closing(IReadOnlyList<Sentence> chapter) => isEnglish ? EdgeTitles.Closing(chapter) ?? (IsOnlyEdge(chapter, 2) ? "Closing words" : null) : isSpanish ? SpanishTitles.Closing(chapter) : null;
+    private string? Closing(IReadOnlyList<Sentence> chapter) => isEnglish ? EdgeTitles.Closing(chapter) ?? (IsOnlyEdge(chapter, OnlyClosing) ? "Closing words" : null) : isSpanish ? SpanishTitles.Closing(chapter) : null;
 
     /// <summary>The best phrase, with the next one where it is a single word or hardly better.</summary>
     private static string Composed(List<(NamingPhrase Phrase, double Score)> ranked, IReadOnlyList<Sentence> chapter, bool isEnglish)

@@ -79,9 +79,9 @@ internal sealed class ClausePhrases(Lexicon lexicon)
     /// <summary>Whether a clause with "that" says something by itself after a word: not after a thing, of which it only says which one is meant, nor after what is only believed.</summary>
     private bool Tells(string before) => before.Length > 0 && !Believing.Contains(before) && (Helping.Contains(before) || before is "so" || lexicon.KindsOf(before) is { NounShare: < SometimesNoun } or { VerbShare: > SometimesVerb });
 
-    /// <summary>Whether a clause is not at its end where a word joins on: "the number tells | how many".</summary>
+    /// <summary>Whether a clause is not at its end where a word joins on: "the number tells | how many", "a clean bill meant | that …".</summary>
     private bool GoesOn(string joining, string last) =>
-        joining is "how" or "what" or "whether" or "why" or "than" or "like" or "as" || (joining is "where" or "that" && lexicon.KindsOf(last).VerbShare > SometimesVerb);
+        joining is "how" or "what" or "whether" or "why" or "than" or "like" or "as" || (joining is "where" or "that" or "which" or "who" && (IrregularForms.IsPast(last) || lexicon.KindsOf(last).VerbShare > SometimesVerb));
 
     /// <summary>"What makes a queen" of "what makes a queen is only the food", "how to cut the curd".</summary>
     private NamingPhrase? Free(List<(string Written, string Word, bool Ends)> clause, string joined)
