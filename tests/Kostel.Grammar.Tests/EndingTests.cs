@@ -18,6 +18,7 @@ public sealed class EndingTests : IDisposable
     [InlineData("Oak burns as slowly as peat from the moor.", "peat from the moor")]
     [InlineData("A double flag means that the ferry waits for the tide.", "that the ferry waits for the tide")]
     [InlineData("The planks of the hull are called strakes and they're a palm and a half.", "a palm and a half")]
+    [InlineData("A rope of hemp stretches by up to a tenth of its length.", "up to a tenth of its length")]
     public void What_stands_behind_a_verb_or_a_joining_word_can_be_asked_for(string said, string ending) => Assert.Contains(ending, Endings(said));
 
     [Theory]
@@ -25,6 +26,8 @@ public sealed class EndingTests : IDisposable
     [InlineData("By hand you can cut one stitch and the rest hold.", "one stitch and the rest hold")]
     [InlineData("The miller sells rye, barley, oats, and a little wheat.", "rye, barley, oats, and a little wheat")]
     [InlineData("The ferry of the village waits for the ferry of the village.", "the ferry of the village")]
+    [InlineData("The soundboard of the harp takes up water from the air.", "up water from the air")]
+    [InlineData("The harp sinks in winter when the stove's on it goes flat.", "the stove's on it goes flat")]
     public void No_ending_points_away_crosses_a_comma_or_is_said_already(string said, string never) => Assert.DoesNotContain(never, Endings(said));
 
     [Fact]
@@ -44,6 +47,7 @@ public sealed class EndingTests : IDisposable
     [Theory]
     [InlineData("If the rope is old and, well, wet, it breaks under the load of, er, two barges.")]
     [InlineData("The longer the rope is, well, the rope, it breaks under the load of, er, two barges.")]
+    [InlineData("It is the ditches, more than the, er, stones, that made the roads of the, well, legions last.")]
     [InlineData("Because the lock of the, er, canal is closed, they wait for hours, er, hours at the pier.")]
     public void A_condition_stays_with_what_it_is_a_condition_of(string said) => Assert.DoesNotContain(Parts(said), p => p.Split(' ').Length < said.Split(' ').Length / 2 && p.StartsWith(said[..8], StringComparison.Ordinal));
 

@@ -79,6 +79,11 @@ public class FactsTests
     [InlineData("Seven is the number of days in a week.", false)]
     [InlineData("A quarter note is two eighths.", false)]
     [InlineData("About the tides nobody asked.", false)]
+    [InlineData("Only on three conditions, the Act must be ambiguous.", true)]
+    [InlineData("Except B twelve, that's the odd one out.", true)]
+    [InlineData("The chin one's done like the slap.", true)]
+    [InlineData("Only the vapour burns.", false)]
+    [InlineData("A dancer keeps one's balance with the arms.", false)]
     [InlineData("A fifth is an interval of seven semitones.", false)]
     public void What_is_left_unsaid(string text, bool isUnsaid) => Assert.Equal(isUnsaid, Unsaid.IsIn(Kostel.Core.Text.Tokens.Of(text)));
 

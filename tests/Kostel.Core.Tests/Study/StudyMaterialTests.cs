@@ -116,5 +116,8 @@ public class StudyMaterialTests
     [InlineData("If high water is at two in the afternoon, the fair stream runs until noon.")]
     [InlineData("A useful habit is to look at two marks in line, one behind the other.")]
     [InlineData("Lovely, that's a good hole in the sock.")]
+    [InlineData("If you climb a ladder of perfect fifths you should be back at the same note, a bit higher.")]
+    [InlineData("The pale alga makes sugar out of light and the fungus makes the house.")]
+    [InlineData("The old presumption only holds as long as the statute says nothing.")]
     public void An_example_becomes_none(string lecture) => Assert.Empty(CardMaker.Make(Lecture.Of(lecture)));
 }

@@ -189,8 +189,13 @@ public static class CardMaker
             && words[^1] is not ("it" or "them" or "that")
             && words[0] != "it"
             && !words.Any(w => w is "this" or "these" or "those" or "here" or "tonight" or "example")
-            && !words.Zip(words.Skip(1)).Any(p => p.First is "which" or "where" && p.Second is "it" or "they");
+            && !words.Zip(words.Skip(1)).Any(p => p.First is "which" or "where" && p.Second is "it" or "they")
+            && !(definition.TermIsAnswer && IsSentence(words));
     }
+
+    /// <summary>"The fourth is the modern one": what is said before its name is a sentence, and not what has the name.</summary>
+    private static bool IsSentence(IReadOnlyList<string> words) =>
+        words.TakeWhile(w => w is not ("that" or "which" or "who" or "what" or "where" or "when" or "if" or "how")).Skip(1).Any(w => w is "is" or "are" or "was" or "were");
 
     private static CardDraft OfDefinition(Definition definition)
     {

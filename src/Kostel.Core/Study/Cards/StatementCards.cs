@@ -100,8 +100,8 @@ internal static partial class StatementCards
     {
         var m = SubjectVerbObject().Match(text);
         if (!m.Success || Words(m, "subject") is < 2 or > 7 || Words(m, "object") is < 2 or > 12
-            || Tokens.ContentStems(m.Groups["object"].Value).Count(w => !char.IsDigit(w[0])) < 2 || Tokens.Of(m.Groups["subject"].Value) is var subject && (subject.Contains("also") || subject[^1] is "and" or "that" or "which" or "who" or "or")
-            || Tokens.Of(m.Groups["object"].Value).Contains("lot"))
+            || Tokens.ContentStems(m.Groups["object"].Value).Count(w => !char.IsDigit(w[0])) < 2 || Tokens.Of(m.Groups["subject"].Value) is var subject && (subject.Contains("also") || subject.Contains("only") || subject[^1] is "and" or "that" or "which" or "who" or "or")
+            || Tokens.Of(m.Groups["object"].Value) is ["as" or "until" or "when" or "while" or "if" or "because", ..] || Tokens.Of(m.Groups["object"].Value).Contains("lot") || StatesMore().IsMatch(m.Groups["object"].Value))
         {
             return null;
         }
@@ -114,7 +114,7 @@ internal static partial class StatementCards
     public static CardDraft? OfCondition(Sentence sentence)
     {
         var m = Condition().Match(QuotableSentence.Untied(sentence.Text));
-        return m.Success && !ClockTime().IsMatch(m.Value) && !Tokens.Of(m.Groups["condition"].Value).Any(w => w is "it" or "it's" or "they" or "them" or "this" or "that" or "those" or "these" or "he" or "she") && Quantities.Find(sentence).All(IsSure) && Words(m, "condition") is >= 4 and <= 16 && Words(m, "result") is >= 3 and <= 14
+        return m.Success && !ClockTime().IsMatch(m.Value) && !SaysMore().IsMatch(m.Groups["condition"].Value) && !Tokens.Of(m.Groups["condition"].Value).Any(w => w is "it" or "it's" or "they" or "them" or "this" or "that" or "those" or "these" or "he" or "she") && Quantities.Find(sentence).All(IsSure) && Words(m, "condition") is >= 4 and <= 16 && Words(m, "result") is >= 3 and <= 14
             ? CardDraft.Asking(m.Groups["condition"].Value + WhatFollows, Sentence(m.Groups["result"].Value), Evidence.Of(sentence))
             : null;
     }
@@ -208,6 +208,14 @@ internal static partial class StatementCards
     /// <summary>"If high water is at two, …" is an example, not a rule.</summary>
     [GeneratedRegex(@"\b(?:at|from|until) (?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon|midnight)\b", RegexOptions.IgnoreCase)]
     private static partial Regex ClockTime();
+
+    /// <summary>"If you go up twelve fifths you should be back …": what follows from it is said before the comma.</summary>
+    [GeneratedRegex(@"^\w+ \w+ .*\b(?:you|we|it|they|one) (?:should|would|will|must|can|could|may)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex SaysMore();
+
+    /// <summary>"… makes sugar and the fungus makes the house": another statement.</summary>
+    [GeneratedRegex(@"\band (?:the|an?) \w+ \w+s\b", RegexOptions.IgnoreCase)]
+    private static partial Regex StatesMore();
 
     /// <summary>With these the condition goes on, or something is said besides.</summary>
     private const string GoesOn = "and|or|but|that|so|while|because|as|which";

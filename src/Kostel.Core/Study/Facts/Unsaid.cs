@@ -34,16 +34,19 @@ internal static class Unsaid
     /// <summary>Whether something of it can only be understood by what was said before.</summary>
     /// <param name="words">In small letters.</param>
     public static bool IsIn(IReadOnlyList<string> words) =>
-        IsByOne(words) || IsShare(words) || Enumerable.Range(0, words.Count).Any(i => IsCompared(words, i) || IsRelation(words, i) || (words[i] is "none" && Next(words, i) is not "of") || (i > 1 && words[i] is "lot" && words[i - 2] is "with" && Next(words, i) is not "of")) || (words is ["the", var which, var verb, ..] && Ordinals.Contains(which) && StopWords.Contains(verb));
+        IsByOne(words) || IsExcepted(words) || IsShare(words) || Enumerable.Range(0, words.Count).Any(i => IsCompared(words, i) || IsRelation(words, i) || (words[i] is "none" && Next(words, i) is not "of") || (i > 1 && words[i] is "lot" && words[i - 2] is "with" && Next(words, i) is not "of")) || (words is ["the", var which, var verb, ..] && Ordinals.Contains(which) && StopWords.Contains(verb));
 
     /// <summary>Said of something, and not before what it describes: "a lower heat" is low enough by itself. A condition says what it is compared with.</summary>
     private static bool IsCompared(IReadOnlyList<string> words, int at) =>
         at > 1 && Comparatives.Contains(words[at]) && words[at - 1] is not ("the" or "no" or "any" or "and" or "or") && Next(words, at) is var next && (next.Length == 0 || StopWords.Contains(next) || Prepositions.Leads(next))
         && !words.Contains("than") && !words.Take(at).Any(w => w is "if" or "when" or "whenever" or "without") && !words.Skip(Math.Max(0, at - Near)).Take(Math.Min(at, Near)).Any(Changing.Contains);
 
-    /// <summary>"A large one", "the big ones".</summary>
+    /// <summary>"Only on three conditions …", "except B twelve …": from what, is said before.</summary>
+    private static bool IsExcepted(IReadOnlyList<string> words) => words is ["except", ..] || (words is ["only", var where, ..] && Prepositions.Leads(where));
+
+    /// <summary>"A large one", "the big ones", "the chin one's done like the slap".</summary>
     private static bool IsByOne(IReadOnlyList<string> words) =>
-        Enumerable.Range(1, Math.Max(0, Math.Min(FarEnough, words.Count) - 1)).Any(i => words[i] is "ones" || (words[i] is "one" && !Prepositions.Leads(words[i - 1]) && words[i - 1] is not ("no" or "and" or "or" or "than" or "is" or "are" or "about" or "only" or "every")));
+        Enumerable.Range(1, Math.Max(0, Math.Min(FarEnough, words.Count) - 1)).Any(i => words[i] is "ones" || (words[i] is "one's" && words[0] is "the") || (words[i] is "one" && !Prepositions.Leads(words[i - 1]) && words[i - 1] is not ("no" or "and" or "or" or "than" or "is" or "are" or "about" or "only" or "every")));
 
     /// <summary>"About five per cent is organic matter", "half goes into the river": of what, the sentence before says. A bare number may be one that is spoken of, and "a third is an interval".</summary>
     private static bool IsShare(IReadOnlyList<string> words)

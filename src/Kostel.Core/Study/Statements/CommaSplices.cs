@@ -31,7 +31,7 @@ internal static class CommaSplices
         var (parts, from) = (new List<Sentence>(), 0);
         for (var at = Shortest; at <= words.Count - Shortest; at++)
         {
-            if (words[at - 1].Text[^1] is ',' or ';' or ':' && Begins(plain, at) && at - from >= Shortest && !BelongsToNext(plain, from, at))
+            if (words[at - 1].Text[^1] is ',' or ';' or ':' && Begins(plain, at) && at - from >= Shortest && !BelongsToNext(plain, from, at) && !IsPickedOut(plain, from, at))
             {
                 parts.Add(LeadIns.Without(sentence, from, at));
                 from = at + (Ties.Contains(plain[at]) ? 1 : 0);
@@ -45,6 +45,9 @@ internal static class CommaSplices
     public static bool Opens(string word) => Openers.Contains(word);
 
     private static bool Begins(List<string> plain, int at) => Openers.Contains(Ties.Contains(plain[at]) && at + 1 < plain.Count ? plain[at + 1] : plain[at]);
+
+    /// <summary>"It is the ditches, more than the stones, that made them last": one statement, of what is picked out.</summary>
+    private static bool IsPickedOut(List<string> plain, int from, int at) => plain[at] is "that" && plain[from] is "it" && plain[from + 1] is "is" or "was" || plain[at] is "that" && plain[from] is "it's";
 
     /// <summary>"If it snaps, …", "the longer the loop, …".</summary>
     private static bool BelongsToNext(List<string> plain, int from, int to) =>

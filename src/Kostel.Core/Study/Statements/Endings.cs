@@ -22,6 +22,12 @@ internal static class Endings
     /// <summary>An ending does not begin with these: what follows them does.</summary>
     private static readonly HashSet<string> NoBeginning = ["is", "are", "was", "were", "be", "been", "not", "to", "of", "than", "and", "or", "but", "so", "that's", "it's", "also", "then", "by", "about", "being", "just", "called", "this", "these", "those"];
 
+    /// <summary>"It takes | up water": behind a verb they belong to it; "up to forty" does not.</summary>
+    private static readonly HashSet<string> Particles = ["up", "down", "off", "out", "away", "apart", "back"];
+
+    /// <summary>What stands for a subject, with which another clause begins.</summary>
+    private static readonly HashSet<string> Subjects = ["it", "they", "he", "she", "we", "you", "i"];
+
     /// <summary>An ending closes with none of these.</summary>
     private static readonly HashSet<string> NoEnd = ["it", "them", "that", "this", "these", "those", "too", "either", "there", "here", "then", "well", "not", "does", "do", "one", "ones", "is", "are"];
 
@@ -42,7 +48,7 @@ internal static class Endings
 
             for (var first = Math.Max(LeastBefore, end - Longest); first < end; first++)
             {
-                if (Begins(statement, plain, first) && !GoesOnBehindAnd(statement, plain, first, end) && !NoEnd.Contains(plain[end - 1]) && !words.Skip(first).Take(end - first - 1).Any(w => w.Text[^1] is ',' or ';' or ':') && words[first - 1].Text[^1] is not (',' or ';' or ':'))
+                if (Begins(statement, plain, first) && !GoesOnBehindAnd(statement, plain, first, end) && !RunsOn(plain, first, end) && !NoEnd.Contains(plain[end - 1]) && !words.Skip(first).Take(end - first - 1).Any(w => w.Text[^1] is ',' or ';' or ':') && words[first - 1].Text[^1] is not (',' or ';' or ':'))
                 {
                     yield return new WordRun(first, end);
                 }
@@ -59,6 +65,13 @@ internal static class Endings
         bool IsVerb(int at) => statement.Grammar?.ByPlace.GetValueOrDefault(at)?.IsVerb == true || StandingAlone.Carries(plain[at]);
     }
 
+    /// <summary>"In winter when | the heating's on it goes flat": two clauses that nothing joins.</summary>
+    private static bool RunsOn(List<string> plain, int first, int end)
+    {
+        var verb = plain.FindIndex(first, end - first, w => StandingAlone.Carries(w) || (w.EndsWith("'s", StringComparison.Ordinal) && w is not "let's"));
+        return verb >= 0 && Enumerable.Range(verb + 1, Math.Max(0, end - verb - 2)).Any(i => Subjects.Contains(plain[i]) && plain[i - 1] is "on" or "off" or "in" or "out" or "up" or "down" or "there" or "here" or "then");
+    }
+
     private static bool Begins(Statement statement, List<string> plain, int at) =>
-        !NoBeginning.Contains(plain[at]) && (Joins.Contains(plain[at - 1]) || ContractedBeing.EndsWithOne(plain, at - 1) || statement.Grammar?.ByPlace.GetValueOrDefault(at - 1)?.IsVerb == true);
+        !NoBeginning.Contains(plain[at]) && !(Particles.Contains(plain[at]) && at + 1 < plain.Count && plain[at + 1] is not ("to" or "by")) && (Joins.Contains(plain[at - 1]) || ContractedBeing.EndsWithOne(plain, at - 1) || statement.Grammar?.ByPlace.GetValueOrDefault(at - 1)?.IsVerb == true);
 }

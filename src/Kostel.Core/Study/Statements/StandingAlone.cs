@@ -175,6 +175,8 @@ internal static partial class StandingAlone
     /// <summary>Something to read that everybody in the room has.</summary>
     private const string Handouts = "(?:in the (?:reader|notes|handout|textbook|reading|script|paper)|the paper (?:has|says|calls|gives|shows)|(?:first|second|third|other) paper)";
 
-    [GeneratedRegex($@"\b{Handouts}\b|, (?:{Asides})(?:,|\.$)|^(?:{Addresses})\b|, (?:{Addresses})\b", RegexOptions.IgnoreCase)]
+    private const string JustNow = "(?:we|i|you)'ve just";
+
+    [GeneratedRegex($@"\b(?:{Handouts}|{JustNow})\b|, (?:{Asides})(?:,|\.$)|^(?:{Addresses})\b|, (?:{Addresses})\b", RegexOptions.IgnoreCase)]
     private static partial Regex Talk();
 }
