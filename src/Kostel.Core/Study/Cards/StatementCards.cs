@@ -214,7 +214,7 @@ internal static partial class StatementCards
     private static partial Regex SaysMore();
 
     /// <summary>"… makes sugar and the fungus makes the house": another statement.</summary>
-    [GeneratedRegex(@"\band (?:the|an?) \w+ \w+s\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\band (?:the|an?) \w+ \w+s (?:the|an?|its|their|it|them)\b", RegexOptions.IgnoreCase)]
     private static partial Regex StatesMore();
 
     /// <summary>With these the condition goes on, or something is said besides.</summary>

@@ -132,7 +132,7 @@ public static partial class FactFeatures
 
     private const string Sessions = "next (?:week|time|lecture|thursday|tuesday|monday|friday)|last (?:week|time|lecture)|homework|exercises?|(?:asked|going|like|want) to (?:talk|speak)|we have an hour|in this hour|(?:first|then|today|now) (?:i|we)(?:'ll| will)? (?:talk|speak|begin|start)";
 
-    private const string Meetings = "exam(?:ination)?|chapter|questions?|tonight|today|this evening|two weeks|read|hand it in|for the seminar|bring (?:it|them) (?:on|by|to)";
+    private const string Meetings = "exam(?:ination)?|chapter|questions?|tonight|today|this evening|two weeks|read|hand it in|for the seminar|bring (?:it|them) (?:on|by)";
 
     [GeneratedRegex($@"\b(?:{Sessions}|{Meetings})\b", RegexOptions.IgnoreCase)]
     private static partial Regex Course();
