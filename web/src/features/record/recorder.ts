@@ -170,9 +170,8 @@ export const useRecorder = defineStore('recorder', () => {
 
   async function goOn() {
     // Pressed twice, the device is still opened once.
-    opening ??= microphone ? null : openAgain().finally(() => (opening = null))
-    await opening
-    if (!microphone) return
+    if (!microphone) await (opening ??= openAgain().finally(() => (opening = null)))
+    if (!microphone || state.value === 'running') return
     ofDevice.value = ''
     microphone.run(true)
     standstill.run(true)
