@@ -20,7 +20,5 @@ else if (how === 'spoken') {
   speakAndWrite(folder, spoken.map((name) => [`benchmarks/lectures/fresh/${name}.txt`, `benchmarks/lectures/${name}.txt`].find(existsSync)), (file) => basename(file, '.txt'))
   for (const [list, texts] of Object.entries(lists)) bench('spoken', list, texts, folder)
   rmSync(folder, { recursive: true })
-} else if (how === 'fresh') {
-  bench('ask', 'benchmarks/questions/fresh.tsv', 'benchmarks/lectures/fresh', 'kept')
-  bench('ask', 'benchmarks/questions/wide.tsv', 'benchmarks/lectures', 'kept')
-} else bench('ask', 'benchmarks/questions/lectures.tsv+benchmarks/questions/wide.tsv', 'benchmarks/lectures', ...(how ? [how] : []))
+} else if (how === 'fresh') bench('ask', 'benchmarks/questions/fresh.tsv', 'benchmarks/lectures/fresh', 'kept')
+else bench('ask', 'benchmarks/questions/lectures.tsv+benchmarks/questions/wide.tsv', 'benchmarks/lectures', ...(how ? [how] : []))
