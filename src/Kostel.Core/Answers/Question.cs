@@ -119,7 +119,7 @@ public sealed record Question(Wanted Wants, Measured Unit, IReadOnlyList<AskedWo
 
     /// <summary>Of what has these, so much is money.</summary>
     private static readonly HashSet<string> Paying =
-        ["cost", "costs", "pay", "pays", "paid", "price", "fee", "fees", "earn", "earns", "earned", "salary", "wage", "wages", "fine", "budget", "worth"];
+        ["cost", "costs", "pay", "pays", "paid", "price", "fee", "fees", "earn", "earns", "earned", "salary", "wage", "wages", "budget", "worth"];
 
     private static readonly HashSet<string> Shares = ["share", "percentage", "percent", "proportion", "fraction"];
 

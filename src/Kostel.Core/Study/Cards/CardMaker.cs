@@ -195,7 +195,7 @@ public static class CardMaker
 
     /// <summary>"The fourth is the modern one": what is said before its name is a sentence, and not what has the name.</summary>
     private static bool IsSentence(IReadOnlyList<string> words) =>
-        words.TakeWhile(w => w is not ("that" or "which" or "who" or "what" or "where" or "when" or "if" or "how")).Skip(1).Any(w => w is "is" or "are" or "was" or "were");
+        words.TakeWhile(w => w is not ("that" or "which" or "who" or "what" or "where" or "when" or "if" or "how")).Skip(1).Any(WordForms.IsBeing);
 
     private static CardDraft OfDefinition(Definition definition)
     {
