@@ -22,7 +22,7 @@ public sealed record QuotePart(int From, int To);
 
 /// <summary>What a lecture says to a question.</summary>
 /// <param name="State">How sure it is; where nothing is said, <paramref name="Lines"/> are the nearest places and no answer.</param>
-/// <param name="Lines">One to three sentences each, the best first.</param>
+/// <param name="Lines">One to a handful of sentences each, the best first.</param>
 /// <param name="UnheardWords">Words of the question that are never said in the lecture.</param>
 public sealed record Answer(AnswerState State, IReadOnlyList<Evidence> Lines, IReadOnlyList<string> UnheardWords)
 {

@@ -51,7 +51,7 @@ public sealed class AnswerFinder
         var lines = AnswerLines.Choose(ground, ranked, MostLines);
         var best = ranked.Scores[lines[0].At];
         var shown = lines.Where(l => state != AnswerState.Said || ranked.Scores[l.At] >= best - AlsoWorthHearing).ToList();
-        return new ShapedAnswer(ground, ranked, text, l => Quoted(l.From, l.To)).Of(state, shown, unheard, l => Part(l, question));
+        return new ShapedAnswer(ground, ranked, text, l => Quoted(l.From, l.To)).Of(state, shown, unheard, l => Part(l, ranked));
     }
 
     /// <summary>The places nearest to a question, the best first, each with the sentences beside it; for somebody who is to write of them.</summary>
@@ -87,13 +87,29 @@ public sealed class AnswerFinder
     private Evidence Quoted(int from, int to) =>
         Evidence.Of(Enumerable.Range(from, to - from + 1).Select(i => ground[i]).ToList()).In(sources[ground.SourceOf(from)].LectureId);
 
-    /// <summary>Within the sentence that answers; where that only leads up to the answer, in the one after it.</summary>
-    private QuotePart Part(AnswerLine line, Question question)
+    /// <summary>What answers, within the sentence of the line that does.</summary>
+    private QuotePart Part(AnswerLine line, RankedAnswer ranked)
     {
-        var form = ground.Forms(line.At);
-        var at = line.At < line.To && (form.LeadsUp(question) || (question.Wants == Wanted.Quantity && !form.HasNumber(question))) ? line.At + 1 : line.At;
+        var at = Answering(line, ranked);
         var before = Enumerable.Range(line.From, at - line.From).Sum(i => ground[i].Text.Length + 1);
-        var (from, to) = AnsweringPart.Of(ground[at], question);
+        var (from, to) = AnsweringPart.Of(ground[at], ranked.Question);
         return new QuotePart(before + from, before + to);
+    }
+
+    /// <summary>The sentence that has the number or the reason that was asked for, where the likeliest one has none; the one after it, where that only leads up to the answer.</summary>
+    private int Answering(AnswerLine line, RankedAnswer ranked)
+    {
+        var (question, form) = (ranked.Question, ground.Forms(line.At));
+        if (question.Wants is Wanted.Quantity or Wanted.Reason && form.Fit(question) < 1)
+        {
+            var fitting = Enumerable.Range(line.From, line.To - line.From + 1).Where(i => !ground.Forms(i).IsQuestion && ground.Forms(i).Fit(question) == 1)
+                .OrderByDescending(i => ground.Forms(i).FitsUnit(question)).ThenByDescending(i => ranked.Scores[i]).ToList();
+            if (fitting.Count > 0)
+            {
+                return fitting[0];
+            }
+        }
+
+        return line.At < line.To && form.LeadsUp(question) ? line.At + 1 : line.At;
     }
 }

@@ -7,31 +7,24 @@ internal sealed record AnswerLine(int At, int From, int To);
 /// <summary>Chooses the lines of an answer.</summary>
 internal static class AnswerLines
 {
-    /// <summary>What an answer that goes on over its neighbour may be long, and how near the neighbour's score must come.</summary>
-    private const int Longest = 3;
+    /// <summary>So many sentences are quoted together at most, besides what the one that answers cannot stand without.</summary>
+    private const int Longest = 4;
 
-    private const double AsGood = 1;
+    /// <summary>A further sentence must be likelier than this to hold the answer: what it costs to read it (docs/answers.md).</summary>
+    private const double ToRead = 0.015;
 
-    /// <summary>The best places, each with what it cannot stand without; none is quoted twice, and neighbours that answer alike are one line.</summary>
+    /// <summary>The best places, each with the sentences beside it that likely hold the answer and with what it cannot stand without; none is quoted twice.
+    /// An answer is often spread over sentences, or stands beside the one that has the question's words.</summary>
     public static List<AnswerLine> Choose(AnswerGround ground, RankedAnswer ranked, int most)
     {
+        var chances = Chances(ranked.Scores);
+        var isQuoted = new bool[ground.Count];
         var lines = new List<AnswerLine>();
-        foreach (var i in ranked.Order)
+        foreach (var at in ranked.Order)
         {
-            var (from, to) = Whole(ground, ranked.Question, i);
-            var beside = lines.FindIndex(l => from <= l.To + 1 && to >= l.From - 1);
-            if (beside >= 0)
+            if (isQuoted[at])
             {
-                var (first, last) = (Math.Min(from, lines[beside].From), Math.Max(to, lines[beside].To));
-                if (last - first < Longest && ground.SourceOf(first) == ground.SourceOf(last) && ranked.Scores[i] >= ranked.Scores[lines[beside].At] - AsGood)
-                {
-                    lines[beside] = lines[beside] with { From = first, To = last };
-                }
-
-                if (from <= lines[beside].To && to >= lines[beside].From)
-                {
-                    continue;
-                }
+                continue;
             }
 
             if (lines.Count == most)
@@ -39,10 +32,46 @@ internal static class AnswerLines
                 break;
             }
 
-            lines.Add(new AnswerLine(i, from, to));
+            var (first, last) = Likeliest(at, ground, chances, isQuoted);
+            var (from, to) = Whole(ground, ranked.Question, at);
+            from = from < first && !isQuoted[from] ? from : first;
+            to = to > last && !isQuoted[to] ? to : last;
+            Array.Fill(isQuoted, true, from, to - from + 1);
+            lines.Add(new AnswerLine(at, from, to));
         }
 
         return lines;
+    }
+
+    /// <summary>How likely each sentence is the one that answers, if one does.</summary>
+    private static double[] Chances(double[] scores)
+    {
+        var most = scores.Max();
+        var all = Array.ConvertAll(scores, s => Math.Exp(s - most));
+        var sum = all.Sum();
+        return Array.ConvertAll(all, s => s / sum);
+    }
+
+    /// <summary>The run of sentences around one, of the same lecture, that is likeliest to hold the answer for what there is to read.</summary>
+    private static (int First, int Last) Likeliest(int at, AnswerGround ground, double[] chances, bool[] isQuoted)
+    {
+        var likeliest = (at, at);
+        var most = chances[at];
+        for (var first = at; first > at - Longest && IsFree(first); first--)
+        {
+            for (var last = at; last < first + Longest && IsFree(last); last++)
+            {
+                var worth = chances[first..(last + 1)].Sum() - (ToRead * (last - first));
+                if (worth > most)
+                {
+                    (most, likeliest) = (worth, (first, last));
+                }
+            }
+        }
+
+        return likeliest;
+
+        bool IsFree(int i) => i >= 0 && i < chances.Length && !isQuoted[i] && ground.SourceOf(i) == ground.SourceOf(at);
     }
 
     /// <summary>A sentence that points to the one before it is quoted with that one; a question, or one that leaves the number

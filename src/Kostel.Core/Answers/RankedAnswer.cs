@@ -3,7 +3,7 @@ namespace Kostel.Core.Answers;
 /// <summary>A question put to a ground: every sentence with its score, and what tells whether the best of them answers.</summary>
 internal sealed class RankedAnswer
 {
-    private const int Beside = 2;
+    private const int Beside = 2, Together = 4;
 
     /// <summary>What a question's words in the title of a lecture are worth against the other lectures (docs/answers.md).</summary>
     private const double OfTitle = 2;
@@ -44,7 +44,8 @@ internal sealed class RankedAnswer
     {
         var best = order[0];
         var f = features.Of[best];
-        var share = 1 / scores.Sum(s => Math.Exp(s - scores[best]));
+        var likely = Array.ConvertAll(scores, s => Math.Exp(s - scores[best]));
+        var all = likely.Sum();
         var next = order.FirstOrDefault(i => Math.Abs(i - best) > Beside, -1);
         var (weights, likeness) = (features.Weights, features.Likeness);
         var anywhere = Array.ConvertAll(likeness, l => l.Max());
@@ -59,7 +60,8 @@ internal sealed class RankedAnswer
         return
         [
             1,
-            share,
+            1 / all,
+            Enumerable.Range(0, Math.Max(1, likely.Length - Together + 1)).Max(i => likely.Skip(i).Take(Together).Sum()) / all,
             scores[best] / 10,
             next < 0 ? 0.5 : Math.Min(1, (scores[best] - scores[next]) / 4),
             Named("words"),

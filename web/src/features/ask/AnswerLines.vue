@@ -78,7 +78,8 @@ const isSteps = computed(() => props.answer.form === 'steps')
         v-if="i > 0 || !items.length || !isSteps"
         :class="{ beneath: i === 0 && items.length > 0 }"
         :quote="line.quote"
-        :part="isFirmly ? answer.parts[i] : undefined"
+        :part="answer.state === 'notSaid' ? undefined : answer.parts[i]"
+        :is-firm="isFirmly"
       />
       <template #after><slot :line="line" :index="i" /></template>
     </EvidenceLine>

@@ -53,7 +53,11 @@ async function ask() {
         :to="{ name: 'lecture', params: { id: l.lectureId }, query: { t: l.startMs } }"
         >{{ l.title }}:</router-link
       >
-      <AnsweringQuote :quote="l.quote" :part="answer.state === 'notSaid' ? undefined : { from: l.from, to: l.to }" />
+      <AnsweringQuote
+        :quote="l.quote"
+        :part="answer.state === 'notSaid' ? undefined : { from: l.from, to: l.to }"
+        :is-firm="answer.state === 'said'"
+      />
     </p>
     <p v-if="!answer.lines.length" class="k-soft">Nothing near it was said either.</p>
   </section>
