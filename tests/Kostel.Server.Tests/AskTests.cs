@@ -180,7 +180,7 @@ public sealed class AskTests(AskTests.Library library) : IClassFixture<AskTests.
         var thread = (int)(await Ask("How many mites a day are too many?", new { course = Course }))["thread"]!["id"]!;
         var text = await Server.Http.GetStringAsync($"/api/threads/{thread}/export?format=md", TestContext.Current.CancellationToken);
         Assert.Contains("## How many mites a day are too many?", text, StringComparison.Ordinal);
-        Assert.Matches(@"- \[0:10\]\(http://[^)]*/lecture/[^)]*\?t=10\) More than ten mites a day are too many\. \(The mite\)", text);
+        Assert.Matches(@"- \[0:0?(\d+)\]\(http://[^)]*/lecture/[^)]*\?t=\1\) [^\n]*More than ten mites a day are too many\. \(The mite\)", text);
         var document = await Server.Http.GetByteArrayAsync($"/api/threads/{thread}/export?format=docx", TestContext.Current.CancellationToken);
         Assert.Equal("PK"u8, document.AsSpan(0, 2));
     }
