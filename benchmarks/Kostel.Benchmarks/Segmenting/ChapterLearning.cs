@@ -12,7 +12,7 @@ namespace Kostel.Benchmarks.Segmenting;
 internal sealed class ChapterLearning
 {
     private const int Folds = 7, Steps = 200, GainCount = 3;
-    private const double Penalty = 100, LengthPenalty = 0.3, Step = 0.05, Fading = 0.9, FadingSquares = 0.99;
+    private const double Penalty = 150, LengthPenalty = 0.3, Step = 0.05, Fading = 0.9, FadingSquares = 0.99;
 
     /// <summary>Gains are counted in tens, so that steps are alike.</summary>
     private const double Tens = 10;
@@ -27,15 +27,17 @@ internal sealed class ChapterLearning
         boundaries = BoundaryFeatures.Names.Count;
         all = boundaries + ChapterLengths.Names.Count + GainCount;
         var seen = texts.SelectMany(t => t.Boundaries.Skip(1)).ToList();
-        means = Enumerable.Range(0, boundaries).Select(j => seen.Average(x => x[j])).ToArray();
-        scales = Enumerable.Range(0, boundaries).Select(j => Math.Sqrt(seen.Average(x => Math.Pow(x[j] - means[j], 2))) is > 0.02 and var scale ? 1 / scale : 0).ToArray();
+        means = Enumerable.Range(0, boundaries).Select(j => Known(j).Average()).ToArray();
+        scales = Enumerable.Range(0, boundaries).Select(j => Math.Sqrt(Known(j).Average(x => Math.Pow(x - means[j], 2))) is > 0.02 and var scale ? 1 / scale : 0).ToArray();
         foreach (var own in seen)
         {
             for (var j = 0; j < boundaries; j++)
             {
-                own[j] = (own[j] - means[j]) * scales[j];
+                own[j] = double.IsNaN(own[j]) ? 0 : (own[j] - means[j]) * scales[j];
             }
         }
+
+        IEnumerable<double> Known(int j) => seen.Select(x => x[j]).Where(x => !double.IsNaN(x));
     }
 
     /// <summary>Prints the weights of all texts, and of each text how far it is from its outline by the weights of the others.</summary>

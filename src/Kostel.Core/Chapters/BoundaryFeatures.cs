@@ -36,14 +36,19 @@ internal sealed class BoundaryFeatures
 
     private static readonly string[] Meaning = ["alike four", "alike eight", "one like what was before", "one like what comes", "two like what comes", "the last like what was before", "the last like what comes"];
 
-    /// <summary>What each number of <see cref="Of"/> is.</summary>
-    public static readonly IReadOnlyList<string> Names = [.. Form, .. Words, .. Meaning];
+    private static readonly string[] Own = [.. Form, .. Words, .. Meaning];
+
+    /// <summary>What each number of <see cref="Of"/> is: of the place itself, and of the ones before and after it, which might be chosen instead.</summary>
+    public static readonly IReadOnlyList<string> Names = [.. Own, .. Own.Select(n => n + ", one earlier"), .. Own.Select(n => n + ", one later")];
+
+    private static readonly double[] Unknown = Array.ConvertAll(Own, _ => double.NaN);
 
     private readonly IReadOnlyList<string> units;
     private readonly List<IReadOnlyList<string>> tokens;
     private readonly bool[] plans, leaves;
     private readonly SaidWords said;
     private readonly SaidMeaning? meaning;
+    private readonly double[]?[] counted;
 
     /// <param name="units">Sentences, or pieces of where there are none.</param>
     /// <param name="vectors">None where they have not come yet.</param>
@@ -55,13 +60,25 @@ internal sealed class BoundaryFeatures
         leaves = units.Select(EdgeTitles.TakesLeave).ToArray();
         said = new SaidWords(tokens, vectors);
         meaning = vectors.Size > 0 ? new SaidMeaning(tokens, vectors) : null;
+        counted = new double[]?[units.Count];
     }
 
     /// <summary>The numbers by <see cref="Names"/> for the place before a unit.</summary>
     /// <param name="i">The unit, from 1.</param>
     /// <param name="hasForm">Whether the unit is a sentence of English, so that how it speaks says something.</param>
     /// <returns>NaN for what is not known.</returns>
-    public double[] Of(int i, bool hasForm) => [.. hasForm ? OfForm(i) : Form.Select(_ => double.NaN), .. OfWords(i), .. meaning is null ? Meaning.Select(_ => double.NaN) : OfMeaning(i, meaning)];
+    public double[] Of(int i, bool hasForm) => [.. OfPlace(i, hasForm), .. OfPlace(i - 1, hasForm), .. OfPlace(i + 1, hasForm)];
+
+    private double[] OfPlace(int i, bool hasForm)
+    {
+        if (i < 1 || i >= units.Count)
+        {
+            return Unknown;
+        }
+
+        var all = counted[i] ??= [.. OfForm(i), .. OfWords(i), .. meaning is null ? Meaning.Select(_ => double.NaN) : OfMeaning(i, meaning)];
+        return hasForm ? all : [.. Form.Select(_ => double.NaN), .. all[Form.Length..]];
+    }
 
     private IEnumerable<double> OfForm(int i)
     {
