@@ -1,3 +1,4 @@
+using Kostel.Core.Retrieval;
 using Kostel.Core.Study.Cards;
 using Kostel.Core.Study.Facts;
 using Kostel.Core.Text;
@@ -12,7 +13,7 @@ namespace Kostel.Core.Study.Statements;
 /// <param name="words">What is known of English words.</param>
 internal sealed class GapFeatures(double[][] sentences, Dictionary<string, PhraseUse> phrases, Dictionary<string, int> spoken, WordKnowledge words)
 {
-    private const int Rarest = 60000;
+    private const int Rarest = 60000, Directions = 100;
 
     private static readonly string[] Own =
     [
@@ -22,7 +23,12 @@ internal sealed class GapFeatures(double[][] sentences, Dictionary<string, Phras
     ];
 
     /// <summary>What each number of <see cref="Of"/> is.</summary>
-    public static readonly IReadOnlyList<string> Names = [.. FactFeatures.Names, .. Own];
+    public static readonly IReadOnlyList<string> Names =
+    [
+        .. FactFeatures.Names, .. Own, .. Enumerable.Range(1, Directions).Select(i => $"what is asked for, direction {i}"), .. Enumerable.Range(1, Directions).Select(i => $"what is left, direction {i}"),
+    ];
+
+    private static readonly double[] NoDirection = new double[Directions];
 
     private static readonly HashSet<string> Loose = ["bit", "lot", "stuff", "thing", "things", "really", "actually", "kind", "sort", "just", "quite", "pretty", "nice", "well", "okay", "like", "get", "got", "gets", "put", "take", "takes", "go", "goes", "comes", "come"];
 
@@ -102,8 +108,13 @@ internal sealed class GapFeatures(double[][] sentences, Dictionary<string, Phras
             words.Relations.ShareOf(gap.Thing.Head, "time_period"),
             Is(run.First > 0 && Tokens.Of(part[run.First - 1].Text) is ["and" or "but" or "so" or "because" or "that"] && run.End < part.Count && statement.Grammar?.ByPlace.GetValueOrDefault(run.End)?.IsVerb == true),
             named.Count == 0 ? 0 : named.Max(w => words.Lexicon.KindsOf(w).VerbShare),
+            .. Direction(gap.Missing),
+            .. Direction(string.Join(' ', part.Where((_, i) => i < run.First || i >= run.End).Select(w => w.Text))),
         ];
     }
+
+    /// <summary>What words are about tells asides, jokes and what everybody knows from what is taught.</summary>
+    private double[] Direction(string text) => words.Vectors.Size == Directions ? Array.ConvertAll(TextMeaning.Of(text, words.Vectors), x => (double)x) : NoDirection;
 
     private double Rarity(string word) => words.Vectors.PlaceOf(word) is >= 0 and var place ? Math.Log(1 + place) / Math.Log(Rarest) : 1;
 
