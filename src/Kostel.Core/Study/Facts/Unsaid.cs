@@ -34,7 +34,7 @@ internal static class Unsaid
     /// <summary>Whether something of it can only be understood by what was said before.</summary>
     /// <param name="words">In small letters.</param>
     public static bool IsIn(IReadOnlyList<string> words) =>
-        IsByOne(words) || IsExcepted(words) || IsShare(words) || Enumerable.Range(0, words.Count).Any(i => IsCompared(words, i) || IsRelation(words, i) || (words[i] is "none" && Next(words, i) is not "of") || (i > 1 && words[i] is "lot" && words[i - 2] is "with" && Next(words, i) is not "of")) || (words is ["the", var which, var verb, ..] && Ordinals.Contains(which) && StopWords.Contains(verb));
+        IsByOne(words) || IsExcepted(words) || IsShare(words) || CountsOnly(words) || IsThere(words) || Enumerable.Range(0, words.Count).Any(i => IsCompared(words, i) || IsRelation(words, i) || (words[i] is "none" && Next(words, i) is not "of") || (i > 1 && words[i] is "lot" && words[i - 2] is "with" && Next(words, i) is not "of")) || (words is ["the", var which, var verb, ..] && Ordinals.Contains(which) && StopWords.Contains(verb));
 
     /// <summary>Said of something, and not before what it describes: "a lower heat" is low enough by itself. A condition says what it is compared with.</summary>
     private static bool IsCompared(IReadOnlyList<string> words, int at) =>
@@ -43,6 +43,19 @@ internal static class Unsaid
 
     /// <summary>"Only on three conditions …", "except B twelve …": from what, is said before.</summary>
     private static bool IsExcepted(IReadOnlyList<string> words) => words is ["except", ..] || (words is ["only", var where, ..] && Prepositions.Leads(where));
+
+    /// <summary>What is only counted, and must be of something.</summary>
+    private static readonly HashSet<string> Counted = ["ways", "reasons", "kinds", "types", "sorts", "possibilities", "things", "conditions", "causes", "exceptions", "cases", "forms", "stages", "answers"];
+
+    private static readonly HashSet<string> OfWhat = ["of", "to", "in", "that", "which", "why", "how", "for", "when", "where", "from", "you", "we", "people", "with"];
+
+    /// <summary>"There are two ways, and the first is to slide": of doing what, is said before.</summary>
+    private static bool CountsOnly(IReadOnlyList<string> words) =>
+        words is ["there", "are" or "were", ..] or ["there's", ..] && words.Take(FarEnough).ToList().FindIndex(Counted.Contains) is > 0 and var at && NumberWords.IsNumber(words[at - 1]) && !OfWhat.Contains(Next(words, at));
+
+    /// <summary>"Leave a gap there for the air": where, is said before.</summary>
+    private static bool IsThere(IReadOnlyList<string> words) =>
+        Enumerable.Range(2, Math.Max(0, words.Count - 3)).Any(i => words[i] is "there" && words[i + 1] is "for" or "until" or "too" && !StopWords.Contains(words[i - 1]));
 
     /// <summary>"A large one", "the big ones", "the chin one's done like the slap".</summary>
     private static bool IsByOne(IReadOnlyList<string> words) =>

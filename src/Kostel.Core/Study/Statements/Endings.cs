@@ -48,7 +48,7 @@ internal static class Endings
 
             for (var first = Math.Max(LeastBefore, end - Longest); first < end; first++)
             {
-                if (Begins(statement, plain, first) && !GoesOnBehindAnd(statement, plain, first, end) && !RunsOn(plain, first, end) && !NoEnd.Contains(plain[end - 1]) && !words.Skip(first).Take(end - first - 1).Any(w => w.Text[^1] is ',' or ';' or ':') && words[first - 1].Text[^1] is not (',' or ';' or ':'))
+                if (Begins(statement, plain, first) && !GoesOnBehindAnd(statement, plain, first, end) && !RunsOn(plain, first, end) && !TellsAll(statement, plain, first, end) && !NoEnd.Contains(plain[end - 1]) && !words.Skip(first).Take(end - first - 1).Any(w => w.Text[^1] is ',' or ';' or ':') && words[first - 1].Text[^1] is not (',' or ';' or ':'))
                 {
                     yield return new WordRun(first, end);
                 }
@@ -70,6 +70,15 @@ internal static class Endings
     {
         var verb = plain.FindIndex(first, end - first, w => StandingAlone.Carries(w) || (w.EndsWith("'s", StringComparison.Ordinal) && w is not "let's"));
         return verb >= 0 && Enumerable.Range(verb + 1, Math.Max(0, end - verb - 2)).Any(i => Subjects.Contains(plain[i]) && plain[i - 1] is "on" or "off" or "in" or "out" or "up" or "down" or "there" or "here" or "then");
+    }
+
+    /// <summary>"A rope that's | old isn't safe": behind the beginning that says which, all that is stated of it.</summary>
+    private static bool TellsAll(Statement statement, List<string> plain, int first, int end)
+    {
+        var which = plain[first - 1] is "that's" or "who's" or "which's" ? first - 1 : first > 1 && plain[first - 1] is "is" or "are" or "was" or "were" && plain[first - 2] is "that" or "who" or "which" ? first - 2 : -1;
+        return which > 0 && !Enumerable.Range(0, which).Any(IsVerb) && Enumerable.Range(first + 1, end - first - 1).Any(IsVerb);
+
+        bool IsVerb(int at) => statement.Grammar?.ByPlace.GetValueOrDefault(at)?.IsVerb == true || StandingAlone.Carries(plain[at]);
     }
 
     private static bool Begins(Statement statement, List<string> plain, int at) =>
