@@ -10,7 +10,7 @@ const bench = (args, input) => execFileSync('dotnet', [program, ...args], { enco
 const texts = (folder) => readdirSync(folder).filter((f) => f.endsWith('.txt')).sort().map((f) => `${folder}/${f}`)
 if (process.argv[2] === 'learn') {
   console.log('| folder | texts | Pk | WindowDiff | chapters written | found | of these alike |\n|---|---|---|---|---|---|---|')
-  const folders = ['', 'blind', 'fresh', 'further', 'kept', 'later', 'long', 'manners', 'more', 'outlined', 'unseen', 'varied', 'wide'].map((f) => `benchmarks/lectures/${f}`)
+  const folders = ['', 'blind', 'fresh', 'further', 'kept', 'later', 'long', 'manners', 'more', 'outlined', 'plain', 'unseen', 'varied', 'wide'].map((f) => `benchmarks/lectures/${f}`)
   process.stdout.write(bench(['learn', ...folders.flatMap(texts)]))
   process.exit()
 }
