@@ -27,6 +27,7 @@ for (const [parts, named] of [['aj', 'news and learned'], ['aklmnp', 'news and f
     process.stdout.write(bench(['joined', `${named}, ${low}–${high}`], joined))
   }
 const groups = ['', '/unseen', '/later', '/more'].map((f) => ['lectures of which the weights were learned', `benchmarks/lectures${f}`])
+groups.push(['lectures that nothing was learned from', 'benchmarks/lectures/after'])
 for (const [named, folder] of groups) {
   console.log(`\n| ${named} | chapters written | found | Pk | number given | by words alone |\n|---|---|---|---|---|---|`)
   process.stdout.write(bench([way, ...texts(folder)]))
