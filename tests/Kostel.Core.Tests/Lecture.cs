@@ -14,6 +14,13 @@ internal static class Lecture
 
     public static Sentence Sentence(string text, double confidence = 0.95) => new("p1", 0, Words(text, 0, confidence));
 
+    /// <summary>Sentences that are said one after the other, each a passage of its own.</summary>
+    public static List<Sentence> Said(params string[] sentences)
+    {
+        var at = 0;
+        return sentences.Select((s, i) => new Sentence($"p{i}", 0, s.Split(' ').Select(w => new Word(w, at += 100, at + 90, 1)).ToList())).ToList();
+    }
+
     /// <summary>A lecture whose paragraphs are utterances with a pause of two seconds between them.</summary>
     public static Transcript Of(params string[] paragraphs)
     {

@@ -8,7 +8,7 @@ internal sealed record AnswerLine(int At, int From, int To);
 internal static class AnswerLines
 {
     /// <summary>So many sentences are quoted together at most, besides what the one that answers cannot stand without.</summary>
-    private const int Longest = 4;
+    internal const int Longest = 4;
 
     /// <summary>A further sentence must be likelier than this to hold the answer: what it costs to read it (docs/answers.md).</summary>
     private const double ToRead = 0.015;
@@ -17,7 +17,7 @@ internal static class AnswerLines
     /// An answer is often spread over sentences, or stands beside the one that has the question's words.</summary>
     public static List<AnswerLine> Choose(AnswerGround ground, RankedAnswer ranked, int most)
     {
-        var chances = Chances(ranked.Scores);
+        var chances = RankedAnswer.Chances(ranked.Scores);
         var isQuoted = new bool[ground.Count];
         var lines = new List<AnswerLine>();
         foreach (var at in ranked.Order)
@@ -41,15 +41,6 @@ internal static class AnswerLines
         }
 
         return lines;
-    }
-
-    /// <summary>How likely each sentence is the one that answers, if one does.</summary>
-    private static double[] Chances(double[] scores)
-    {
-        var most = scores.Max();
-        var all = Array.ConvertAll(scores, s => Math.Exp(s - most));
-        var sum = all.Sum();
-        return Array.ConvertAll(all, s => s / sum);
     }
 
     /// <summary>The run of sentences around one, of the same lecture, that is likeliest to hold the answer for what there is to read.</summary>

@@ -3,7 +3,7 @@ namespace Kostel.Core.Answers;
 /// <summary>A question put to a ground: every sentence with its score, and what tells whether the best of them answers.</summary>
 internal sealed class RankedAnswer
 {
-    private const int Beside = 2, Together = 4;
+    private const int Beside = 2;
 
     /// <summary>What a question's words in the title of a lecture are worth against the other lectures (docs/answers.md).</summary>
     private const double OfTitle = 2;
@@ -40,12 +40,20 @@ internal sealed class RankedAnswer
         return new RankedAnswer(question, scores, order, StateOf(ground, question, features, said, order));
     }
 
+    /// <summary>How likely each sentence is the one that answers, if one does.</summary>
+    public static double[] Chances(double[] scores)
+    {
+        var most = scores.Max();
+        var all = Array.ConvertAll(scores, s => Math.Exp(s - most));
+        var sum = all.Sum();
+        return Array.ConvertAll(all, s => s / sum);
+    }
+
     private static double[] StateOf(AnswerGround ground, Question question, AnswerFeatures features, double[] scores, int[] order)
     {
         var best = order[0];
         var f = features.Of[best];
-        var likely = Array.ConvertAll(scores, s => Math.Exp(s - scores[best]));
-        var all = likely.Sum();
+        var chances = Chances(scores);
         var next = order.FirstOrDefault(i => Math.Abs(i - best) > Beside, -1);
         var (weights, likeness) = (features.Weights, features.Likeness);
         var anywhere = Array.ConvertAll(likeness, l => l.Max());
@@ -60,8 +68,8 @@ internal sealed class RankedAnswer
         return
         [
             1,
-            1 / all,
-            Enumerable.Range(0, Math.Max(1, likely.Length - Together + 1)).Max(i => likely.Skip(i).Take(Together).Sum()) / all,
+            chances[best],
+            Enumerable.Range(0, Math.Max(1, chances.Length - AnswerLines.Longest + 1)).Max(i => chances.Skip(i).Take(AnswerLines.Longest).Sum()),
             scores[best] / 10,
             next < 0 ? 0.5 : Math.Min(1, (scores[best] - scores[next]) / 4),
             Named("words"),

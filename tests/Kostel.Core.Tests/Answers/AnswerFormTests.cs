@@ -70,16 +70,10 @@ public sealed class AnswerFormTests
     [Fact]
     public void The_places_for_somebody_who_writes_do_not_overlap()
     {
-        var found = new AnswerFinder([new AskedSource("a", Said("The tide rises.", "The tide falls.", "The tide turns.", "Ships wait.", "The tide ebbs.", "Men sleep."))], WordKnowledge.None).Nearest("What does the tide do?", 4);
+        var found = new AnswerFinder([new AskedSource("a", Lecture.Said("The tide rises.", "The tide falls.", "The tide turns.", "Ships wait.", "The tide ebbs.", "Men sleep."))], WordKnowledge.None).Nearest("What does the tide do?", 4);
         Assert.All(found, f => Assert.DoesNotContain(found, o => o != f && o.StartMs < f.EndMs && f.StartMs < o.EndMs));
         Assert.Empty(new AnswerFinder([new AskedSource("a", [])], WordKnowledge.None).Nearest("Why?", 4));
     }
 
-    private static Answer Ask(string question, params string[] sentences) => new AnswerFinder([new AskedSource("a", Said(sentences))], WordKnowledge.None).Ask(question);
-
-    private static List<Sentence> Said(params string[] sentences)
-    {
-        var at = 0;
-        return sentences.Select((s, i) => new Sentence($"p{i}", 0, s.Split(' ').Select(w => new Word(w, at += 100, at + 90, 1)).ToList())).ToList();
-    }
+    private static Answer Ask(string question, params string[] sentences) => new AnswerFinder([new AskedSource("a", Lecture.Said(sentences))], WordKnowledge.None).Ask(question);
 }

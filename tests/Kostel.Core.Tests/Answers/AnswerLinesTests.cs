@@ -1,6 +1,5 @@
 using Kostel.Core.Answers;
 using Kostel.Core.Text;
-using Kostel.Core.Transcripts;
 
 namespace Kostel.Core.Tests.Answers;
 
@@ -26,6 +25,15 @@ public class AnswerLinesTests
         Assert.Equal("because the snow has to slide off", answer.WordsThatAnswer(0));
     }
 
+    [Fact]
+    public void The_chances_of_all_sentences_make_one_and_follow_their_scores()
+    {
+        var chances = RankedAnswer.Chances([1, 3, 2, -900]);
+        Assert.Equal(1, chances.Sum(), 9);
+        Assert.True(chances[1] > chances[2] && chances[2] > chances[0] && chances[0] > chances[3]);
+        Assert.All(chances, c => Assert.InRange(c, 0, 1));
+    }
+
     [Theory]
     [InlineData("Why is the roof steep?")]
     [InlineData("What do bees do?")]
@@ -41,18 +49,12 @@ public class AnswerLinesTests
     [Fact]
     public void A_line_never_runs_from_one_lecture_into_the_next()
     {
-        var finder = new AnswerFinder([new AskedSource("a", Said(["The kettle boils.", "The lamp burns with oil."])), new AskedSource("b", Said(["Oil burns in the lamp.", "Ships carry oil."]))], WordKnowledge.None);
+        var finder = new AnswerFinder([new AskedSource("a", Lecture.Said(["The kettle boils.", "The lamp burns with oil."])), new AskedSource("b", Lecture.Said(["Oil burns in the lamp.", "Ships carry oil."]))], WordKnowledge.None);
         foreach (var line in finder.Ask("What burns in the lamp?").Lines)
         {
             Assert.Equal(line.LectureId, line.Quote.Contains("kettle", StringComparison.Ordinal) || line.Quote.Contains("with oil", StringComparison.Ordinal) ? "a" : "b");
         }
     }
 
-    private static Answer Ask(string question, string[] sentences) => new AnswerFinder([new AskedSource("a", Said(sentences))], WordKnowledge.None).Ask(question);
-
-    private static List<Sentence> Said(string[] sentences)
-    {
-        var at = 0;
-        return sentences.Select((s, i) => new Sentence($"p{i}", 0, s.Split(' ').Select(w => new Word(w, at += 100, at + 90, 1)).ToList())).ToList();
-    }
+    private static Answer Ask(string question, string[] sentences) => new AnswerFinder([new AskedSource("a", Lecture.Said(sentences))], WordKnowledge.None).Ask(question);
 }
