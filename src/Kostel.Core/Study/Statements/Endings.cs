@@ -60,9 +60,7 @@ internal static class Endings
     private static bool GoesOnBehindAnd(Statement statement, List<string> plain, int first, int end)
     {
         var and = plain.FindIndex(first, end - first, w => w is "and" or "but");
-        return and >= 0 && !Enumerable.Range(first, and - first).Any(IsVerb) && Enumerable.Range(and, end - and).Any(IsVerb);
-
-        bool IsVerb(int at) => statement.Grammar?.ByPlace.GetValueOrDefault(at)?.IsVerb == true || StandingAlone.Carries(plain[at]);
+        return and >= 0 && !HoldsVerb(statement, plain, first, and) && HoldsVerb(statement, plain, and, end);
     }
 
     /// <summary>"In winter when | the heating's on it goes flat": two clauses that nothing joins.</summary>
@@ -76,10 +74,11 @@ internal static class Endings
     private static bool TellsAll(Statement statement, List<string> plain, int first, int end)
     {
         var which = plain[first - 1] is "that's" or "who's" or "which's" ? first - 1 : first > 1 && plain[first - 1] is "is" or "are" or "was" or "were" && plain[first - 2] is "that" or "who" or "which" ? first - 2 : -1;
-        return which > 0 && !Enumerable.Range(0, which).Any(IsVerb) && Enumerable.Range(first + 1, end - first - 1).Any(IsVerb);
-
-        bool IsVerb(int at) => statement.Grammar?.ByPlace.GetValueOrDefault(at)?.IsVerb == true || StandingAlone.Carries(plain[at]);
+        return which > 0 && !HoldsVerb(statement, plain, 0, which) && HoldsVerb(statement, plain, first + 1, end);
     }
+
+    private static bool HoldsVerb(Statement statement, List<string> plain, int from, int end) =>
+        Enumerable.Range(from, end - from).Any(i => statement.Grammar?.ByPlace.GetValueOrDefault(i)?.IsVerb == true || StandingAlone.Carries(plain[i]));
 
     private static bool Begins(Statement statement, List<string> plain, int at) =>
         !NoBeginning.Contains(plain[at]) && !(Particles.Contains(plain[at]) && at + 1 < plain.Count && plain[at + 1] is not ("to" or "by")) && (Joins.Contains(plain[at - 1]) || ContractedBeing.EndsWithOne(plain, at - 1) || statement.Grammar?.ByPlace.GetValueOrDefault(at - 1)?.IsVerb == true);
