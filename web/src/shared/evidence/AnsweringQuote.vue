@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { sentenceAround } from './sentenceAround'
 
 /**
  * The lecture's own words, with what answers in them set off. Where nothing says it outright, the sentence that
@@ -11,20 +12,10 @@ const props = withDefaults(
 )
 const pieces = computed(() => {
   const { quote } = props
-  const part = props.part && !props.isFirm ? sentenceOf(quote, props.part) : props.part
+  const part = props.part && !props.isFirm ? sentenceAround(quote, props.part) : props.part
   const isPart = part && part.from < part.to && part.to <= quote.length && part.to - part.from < quote.length
   return isPart ? [quote.slice(0, part.from), quote.slice(part.from, part.to), quote.slice(part.to)] : [quote, '', '']
 })
-
-/** A part, widened to the whole sentence in which it stands. */
-function sentenceOf(quote: string, part: { from: number; to: number }) {
-  const before = [...quote.slice(0, part.from).matchAll(/[.!?…]\s+/g)].at(-1)
-  const behind = /[.!?…](?=\s|$)/.exec(quote.slice(Math.max(part.from, part.to - 1)))
-  return {
-    from: before ? before.index + before[0].length : 0,
-    to: behind ? Math.max(part.from, part.to - 1) + behind.index + 1 : quote.length,
-  }
-}
 </script>
 
 <template>
