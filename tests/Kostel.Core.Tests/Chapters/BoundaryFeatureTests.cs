@@ -45,6 +45,26 @@ public sealed class BoundaryFeatureTests
         Assert.True(Of(3, "said before") < Of(1, "said before"));
     }
 
+    [Theory]
+    [InlineData("opens with okay")]
+    [InlineData("asks")]
+    [InlineData("said before")]
+    [InlineData("length")]
+    public void The_places_beside_a_place_are_counted_with_it(string name)
+    {
+        Assert.Equal(Of(3, name), Of(4, name + ", one earlier"));
+        Assert.Equal(Of(3, name), Of(2, name + ", one later"));
+    }
+
+    [Fact]
+    public void Nothing_is_known_beside_the_first_and_the_last_place()
+    {
+        Assert.True(double.IsNaN(Of(1, "length, one earlier")));
+        Assert.True(double.IsNaN(Of(Talk.Length - 1, "length, one later")));
+        Assert.True(double.IsNaN(Of(3, "asks, one later", hasForm: false)));
+        Assert.False(double.IsNaN(Of(3, "said before, one later", hasForm: false)));
+    }
+
     [Fact]
     public void What_is_not_known_says_nothing()
     {

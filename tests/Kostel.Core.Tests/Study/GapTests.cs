@@ -46,6 +46,15 @@ public class GapTests
     }
 
     [Fact]
+    public void Without_word_vectors_nothing_is_known_of_what_words_are_about()
+    {
+        var ground = Ground(new Written());
+        var directions = Enumerable.Range(0, GapFeatures.Names.Count).Where(i => GapFeatures.Names[i].Contains("direction", StringComparison.Ordinal)).ToList();
+        Assert.NotEmpty(directions);
+        Assert.All(ground.Facts.All(ground.Statements.All[0]), g => Assert.All(directions, i => Assert.Equal(0, ground.Facts.FeaturesOf(g)[i])));
+    }
+
+    [Fact]
     public void Where_no_grammar_tells_what_a_phrase_is_nothing_but_numbers_and_terms_is_asked_for()
     {
         var ground = Ground(NoGrammar.Instance);
