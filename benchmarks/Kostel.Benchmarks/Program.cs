@@ -113,6 +113,13 @@ if (args is ["spoken", var askedOf, var writtenTexts, var heardTexts])
     return;
 }
 
+// With "slips LIST FOLDER" the same questions are put with a slip of the pen.
+if (args is ["slips", var slipped, var slippedTexts])
+{
+    SlipBench.Run(slipped, slippedTexts, new WordKnowledgeFiles(models).Value);
+    return;
+}
+
 // With "right LIST FOLDER LIST FOLDER" questions are put to all transcripts of a folder at once, and to all written texts of another.
 if (args is ["right", var asked, var transcripts, var askedAtOnce, var textsAtOnce])
 {

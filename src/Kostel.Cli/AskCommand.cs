@@ -63,7 +63,8 @@ internal static class AskCommand
             _ => "This isn't said. Nearest:",
         };
         var unheard = answer.State != AnswerState.Said && answer.UnheardWords.Count > 0 ? $"\n  Never said: {string.Join(", ", answer.UnheardWords)}" : "";
-        return head + string.Concat(answer.Lines.Select(l => $"\n  {(namesFiles ? $"{Path.GetFileName(l.LectureId)} " : "")}{CaptionClock.Short(l.StartMs)}  {l.Quote}")) + unheard;
+        var meant = string.Concat(answer.Meant.Select(m => $"“{m.Asked}” taken for “{m.Meant}”.\n"));
+        return meant + head + string.Concat(answer.Lines.Select(l => $"\n  {(namesFiles ? $"{Path.GetFileName(l.LectureId)} " : "")}{CaptionClock.Short(l.StartMs)}  {l.Quote}")) + unheard;
     }
 
     private static JsonObject AsJson(Answer answer) => new()

@@ -127,3 +127,16 @@ test('a model of one’s own writes beside the lecture, and what is not borne ou
   await expect(page.getByRole('alert')).toContainText('named no passage')
   await page.request.delete(`${demo.address}/api/writer`, { headers: { Origin: demo.address } })
 })
+
+test('a slip in a question is forgiven, told, and can be left as it is', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/lecture/soil-water?desk=ask`)
+  await ask(page, 'Ask about this lecture', 'What is infiltraton?')
+  const first = page.getByRole('article', { name: 'What is infiltraton?' })
+  await expect(first).toContainText('Understood “infiltraton” as “infiltration”.')
+  await expect(first.getByRole('listitem').first()).toContainText('movement of water from the surface into the soil')
+  await expect(first.getByText('This lecture doesn’t say.')).toHaveCount(0)
+  await first.getByRole('button', { name: 'Ask it as it is written' }).click()
+  const literal = page.getByRole('article', { name: 'What is “infiltraton”?' })
+  await expect(literal.getByText('Never said here: “infiltraton”')).toBeVisible()
+  await expect(literal.getByText(/Understood/)).toHaveCount(0)
+})

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Kostel.Core.Answers;
 using Kostel.Core.Text;
 using Kostel.Core.Transcripts;
@@ -8,13 +7,11 @@ namespace Kostel.Benchmarks.Asking;
 /// <summary>The same questions to texts as they were written, and to what the recogniser wrote of them when they were spoken.</summary>
 internal static class SpokenBench
 {
-    private const int Lines = 3;
-
     /// <param name="transcripts">A folder with a transcript for each text that was spoken.</param>
     public static void Run(string list, string folder, string transcripts, WordKnowledge known)
     {
         var texts = AskedText.ReadAll(list, folder, known).FindAll(t => File.Exists(Path.Combine(transcripts, t.Name + ".json")));
-        var (written, spoken) = (new Counts(), new Counts());
+        var (written, spoken) = (new AskedCounts(), new AskedCounts());
         foreach (var text in texts)
         {
             var heard = TranscriptFormat.Read(File.ReadAllText(Path.Combine(transcripts, text.Name + ".json")));
@@ -24,24 +21,15 @@ internal static class SpokenBench
             Count(new AnswerFinder([new AskedSource(null, said)], known), text, (e, right) => right.Any(r => where[r] is var (from, to) && from < e.EndMs && to > e.StartMs), spoken);
         }
 
-        Console.WriteLine($"{texts.Count} texts, {written.Answered + written.Not} questions\n\n| | first | in three | said: right | doesn't say: true |\n|---|---|---|---|---|");
-        Console.WriteLine($"| written | {written}\n| spoken, as the recogniser wrote it | {spoken}");
+        Console.WriteLine($"{texts.Count} texts, {written.Count} questions\n\n| | {AskedCounts.Head} |\n|---|---|---|---|---|---|");
+        Console.WriteLine($"| written | {written} |\n| spoken, as the recogniser wrote it | {spoken} |");
     }
 
-    private static void Count(AnswerFinder finder, AskedText text, Func<Evidence, HashSet<int>, bool> answers, Counts counts)
+    private static void Count(AnswerFinder finder, AskedText text, Func<Evidence, HashSet<int>, bool> answers, AskedCounts counts)
     {
         foreach (var question in text.Questions)
         {
-            var answer = finder.Ask(question.Text);
-            var hits = answer.Lines.Take(Lines).Select(l => answers(l, question.Right)).ToList();
-            counts.Answered += question.IsAnswered ? 1 : 0;
-            counts.Not += question.IsAnswered ? 0 : 1;
-            counts.First += hits.FirstOrDefault() ? 1 : 0;
-            counts.Among += hits.Contains(true) ? 1 : 0;
-            counts.Said += answer.State == AnswerState.Said ? 1 : 0;
-            counts.SaidRight += answer.State == AnswerState.Said && hits.Contains(true) ? 1 : 0;
-            counts.NotSaid += answer.State == AnswerState.NotSaid ? 1 : 0;
-            counts.NotSaidTrue += answer.State == AnswerState.NotSaid && !question.IsAnswered ? 1 : 0;
+            counts.Add(finder.Ask(question.Text), question, answers);
         }
     }
 
@@ -69,13 +57,5 @@ internal static class SpokenBench
         return written.Select((_, s) => times.TryGetValue(s, out var t) ? t : ((int, int)?)null).ToList();
 
         void Add(int sentence, Word word) => times[sentence] = times.TryGetValue(sentence, out var t) ? (Math.Min(t.From, word.StartMs), Math.Max(t.To, word.EndMs)) : (word.StartMs, word.EndMs);
-    }
-
-    private sealed class Counts
-    {
-        public int Answered, Not, First, Among, Said, SaidRight, NotSaid, NotSaidTrue;
-
-        public override string ToString() => string.Create(
-            CultureInfo.InvariantCulture, $"{100.0 * First / Answered:0.0} % | {100.0 * Among / Answered:0.0} % | {100.0 * SaidRight / Math.Max(1, Said):0.0} % of {Said} | {NotSaidTrue} of {NotSaid} |");
     }
 }

@@ -62,6 +62,9 @@ public sealed record Answer(AnswerState State, IReadOnlyList<Evidence> Lines, IR
     /// <summary>What was asked in full, where the question only made sense after another one.</summary>
     public string? Understood { get; init; }
 
+    /// <summary>Words of the question that were taken for others, which the lecture says.</summary>
+    public IReadOnlyList<MeantWord> Meant { get; init; } = [];
+
     /// <summary>Answers that were kept before there were three states have this instead.</summary>
     public bool IsSaid
     {

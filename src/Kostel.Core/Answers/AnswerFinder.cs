@@ -19,6 +19,7 @@ public sealed class AnswerFinder
 
     private readonly AnswerGround ground;
     private readonly AnswerModel model;
+    private readonly MeantWords meant;
     private readonly IReadOnlyList<AskedSource> sources;
 
     /// <param name="sources">What is asked.</param>
@@ -28,6 +29,7 @@ public sealed class AnswerFinder
         this.sources = sources;
         model = known.Vectors.Count > 0 ? AnswerModel.Learned : AnswerModel.ByWords;
         ground = new AnswerGround(sources.Select(s => s.Sentences).ToList(), known, sources.Select(s => s.Title).ToList());
+        meant = new MeantWords(sources.SelectMany(s => s.Sentences).ToList(), w => ground.SentencesWith(w.Stem) > 0, known);
     }
 
     /// <summary>Asks one lecture.</summary>
@@ -37,8 +39,9 @@ public sealed class AnswerFinder
     }
 
     /// <summary>The answer to a question.</summary>
-    public Answer Ask(string text)
+    public Answer Ask(string asked)
     {
+        var (text, taken) = meant.Read(asked);
         var question = Question.Read(text);
         if (question.Words.Count == 0 || ground.Count == 0)
         {
@@ -51,14 +54,14 @@ public sealed class AnswerFinder
         var lines = AnswerLines.Choose(ground, ranked, MostLines);
         var best = ranked.Scores[lines[0].At];
         var shown = lines.Where(l => state != AnswerState.Said || ranked.Scores[l.At] >= best - AlsoWorthHearing).ToList();
-        return new ShapedAnswer(ground, ranked, text, l => Quoted(l.From, l.To)).Of(state, shown, unheard, l => Part(l, ranked));
+        return new ShapedAnswer(ground, ranked, text, l => Quoted(l.From, l.To)).Of(state, shown, unheard, l => Part(l, ranked)) with { Meant = taken };
     }
 
     /// <summary>The places nearest to a question, the best first, each with the sentences beside it; for somebody who is to write of them.</summary>
     /// <param name="most">So many places.</param>
     public IReadOnlyList<Evidence> Nearest(string text, int most)
     {
-        var question = Question.Read(text);
+        var question = Question.Read(meant.Read(text).Question);
         if (question.Words.Count == 0 || ground.Count == 0)
         {
             return [];

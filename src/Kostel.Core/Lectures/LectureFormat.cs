@@ -102,6 +102,7 @@ public static class LectureFormat
             }
 
             All(question.Answer.UnheardWords, "unheardWords");
+            All(question.Answer.Meant, "meant");
             All(question.Answer.Parts, "parts");
             All(question.Answer.Items, "items");
             if (question.Written is { } written)

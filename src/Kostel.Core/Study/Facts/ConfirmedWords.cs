@@ -45,8 +45,15 @@ public static class ConfirmedWords
     /// <summary>Words of a lecture that there are rather not: heard, in no list of English, and hardly ever said.</summary>
     public static IEnumerable<Word> Invented(IReadOnlyList<Sentence> sentences, WordKnowledge words)
     {
+        var unknown = new Dictionary<string, bool>();
+        var heard = sentences.SelectMany(s => s.Words).Where(w => w.Confidence < 1 && (unknown.TryGetValue(w.Text, out var isUnknown) ? isUnknown : unknown[w.Text] = IsUnknown(w, words))).ToList();
+        if (heard.Count == 0)
+        {
+            return [];
+        }
+
         var said = Counted(sentences);
-        return sentences.SelectMany(s => s.Words).Where(w => IsInvented(w, said[Key(w.Text)], words));
+        return heard.Where(w => IsInvented(w, said[Key(w.Text)], words));
     }
 
     private static bool IsInvented(Word word, int said, WordKnowledge words) =>

@@ -50,7 +50,8 @@ public sealed record HeardQuestion(string Text);
 public sealed record HeardAnswerLine(string? LectureId, string? Title, int StartMs, string Quote, int From, int To);
 
 /// <summary>What this class so far, or an earlier lecture of its course, says to a question.</summary>
-public sealed record HeardAnswerView(AnswerState State, IReadOnlyList<HeardAnswerLine> Lines, IReadOnlyList<string> UnheardWords)
+/// <param name="Meant">Words of the question that were taken for others.</param>
+public sealed record HeardAnswerView(AnswerState State, IReadOnlyList<HeardAnswerLine> Lines, IReadOnlyList<string> UnheardWords, IReadOnlyList<MeantWord> Meant)
 {
     /// <summary>An answer.</summary>
     /// <param name="id">The recording.</param>
@@ -62,7 +63,7 @@ public sealed record HeardAnswerView(AnswerState State, IReadOnlyList<HeardAnswe
             var part = answer.Parts.ElementAtOrDefault(i) ?? new QuotePart(0, 0);
             return new HeardAnswerLine(l.LectureId == id ? null : l.LectureId, l.LectureId is { } of ? titles.GetValueOrDefault(of) : null, l.StartMs, l.Quote, part.From, part.To);
         }).ToList(),
-        answer.UnheardWords);
+        answer.UnheardWords, answer.Meant);
 }
 
 /// <summary>What was said in the last minutes.</summary>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Evidence, Question, ScopeKind } from '@/api/client'
+import { literally, understood } from '@/shared/meant'
 import AnswerLines from './AnswerLines.vue'
 import AnswerState from './AnswerState.vue'
 
@@ -15,6 +16,7 @@ const emit = defineEmits<{
   hear: [line: Evidence]
   taken: []
   alone: []
+  literal: [text: string]
   off: [kind: ScopeKind]
   note: [line: Evidence]
   card: [line: Evidence]
@@ -22,6 +24,7 @@ const emit = defineEmits<{
   choose: [line: Evidence | null]
 }>()
 const answer = computed(() => props.question.answer)
+const meant = computed(() => understood(answer.value.meant))
 const best = computed(() => answer.value.lines[0])
 </script>
 
@@ -37,6 +40,12 @@ const best = computed(() => answer.value.lines[0])
     <p v-if="answer.taken.length" class="k-soft small">
       Taken with {{ answer.taken.map((w) => `“${w}”`).join(', ') }} of the question before.
       <button class="k-link" type="button" @click="emit('alone')">Ask it by itself</button>
+    </p>
+    <p v-if="meant" class="k-soft small">
+      Understood {{ meant }}.
+      <button class="k-link" type="button" @click="emit('literal', literally(question.text, answer.meant))">
+        Ask it as it is written
+      </button>
     </p>
     <AnswerState :answer="answer" :of-lecture="ofLecture" />
     <AnswerLines

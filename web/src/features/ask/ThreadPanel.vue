@@ -132,6 +132,7 @@ defineExpose({ send })
           @hear="emit('hear', $event)"
           @taken="reload"
           @alone="send(q.text, { isAlone: true })"
+          @literal="send($event)"
           @off="without(q, $event)"
           @note="note(q, $event)"
           @card="card(q, $event)"

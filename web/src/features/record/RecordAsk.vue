@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { api, must, type HeardAnswer } from '@/api/client'
 import AnsweringQuote from '@/shared/evidence/AnsweringQuote.vue'
+import { understood } from '@/shared/meant'
 import { useNotice } from '@/shared/notice'
 import { clock } from '@/shared/time'
 
@@ -45,6 +46,7 @@ async function ask() {
       <span class="k-soft">{{ answer.lines.length ? heads[answer.state] : 'Not said so far' }}.</span>
       <button class="k-quiet" type="button" aria-label="Close the answer" @click="answer = null">×</button>
     </p>
+    <p v-if="answer.meant.length" class="k-soft">Understood {{ understood(answer.meant) }}.</p>
     <p v-for="(l, i) in answer.lines" :key="i" class="quote">
       <span class="k-time k-soft">{{ clock(l.startMs) }}</span>
       <router-link
