@@ -1,7 +1,7 @@
 // Questions to lectures: how often the answering sentence comes back, and how often "said" and "doesn't say" are true.
-// Usage: ask.mjs [each|parts|bars|learn|fresh|right|spoken|slips|written]; "bars" prints what would be true from which chance on; "fresh" puts questions to texts that nothing was learned from, with the weights
+// Usage: ask.mjs [each|parts|bars|learn|fresh|right|spoken|otherwise|written]; "bars" prints what would be true from which chance on; "fresh" puts questions to texts that nothing was learned from, with the weights
 // that are kept; "right" asks all lectures of the demonstration at once; "spoken" has texts spoken and asks what the recogniser wrote of them;
-// "slips" puts the same questions with a slip of the pen; "written" compares sentences with passages that bear them out, or do not.
+// "otherwise" puts the same questions as people type them; "written" compares sentences with passages that bear them out, or do not.
 import { existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { basename, join } from 'node:path'
@@ -15,7 +15,7 @@ const spoken = ['bicycle-lanes-seminar', 'cheese-demonstration', 'memory-lecture
 
 if (how === 'written') bench('written', 'benchmarks/written', ...process.argv.slice(3))
 else if (how === 'right') bench('right', 'benchmarks/questions/demo.tsv', 'demo/transcripts', 'benchmarks/questions/lectures.tsv', 'benchmarks/lectures')
-else if (how === 'slips') for (const [list, texts] of Object.entries(lists)) bench('slips', list, texts)
+else if (how === 'otherwise') for (const [list, texts] of Object.entries(lists)) bench('otherwise', list, texts)
 else if (how === 'spoken') {
   const folder = mkdtempSync(join(tmpdir(), 'kostel-spoken-'))
   speakAndWrite(folder, spoken.map((name) => [`benchmarks/lectures/fresh/${name}.txt`, `benchmarks/lectures/${name}.txt`].find(existsSync)), (file) => basename(file, '.txt'))

@@ -113,10 +113,10 @@ if (args is ["spoken", var askedOf, var writtenTexts, var heardTexts])
     return;
 }
 
-// With "slips LIST FOLDER" the same questions are put with a slip of the pen.
-if (args is ["slips", var slipped, var slippedTexts])
+// With "otherwise LIST FOLDER" the same questions are put as people type them.
+if (args is ["otherwise", var typed, var typedTexts])
 {
-    SlipBench.Run(slipped, slippedTexts, new WordKnowledgeFiles(models).Value);
+    OtherwiseAsked.Run(typed, typedTexts, new WordKnowledgeFiles(models).Value);
     return;
 }
 

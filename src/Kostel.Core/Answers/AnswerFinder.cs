@@ -41,7 +41,7 @@ public sealed class AnswerFinder
     /// <summary>The answer to a question.</summary>
     public Answer Ask(string asked)
     {
-        var (text, taken) = meant.Read(asked);
+        var (text, taken) = meant.Read(BareQuestion.Of(asked));
         var question = Question.Read(text);
         if (question.Words.Count == 0 || ground.Count == 0)
         {
@@ -61,7 +61,7 @@ public sealed class AnswerFinder
     /// <param name="most">So many places.</param>
     public IReadOnlyList<Evidence> Nearest(string text, int most)
     {
-        var question = Question.Read(meant.Read(text).Question);
+        var question = Question.Read(meant.Read(BareQuestion.Of(text)).Question);
         if (question.Words.Count == 0 || ground.Count == 0)
         {
             return [];

@@ -17,6 +17,7 @@ public static partial class FollowUp
     /// <param name="before">The question before, or how that one was understood.</param>
     public static string? Understood(string text, string? before, WordKnowledge known)
     {
+        text = BareQuestion.Of(text);
         var (words, own) = (Tokens.Of(text), Own(text));
         own = own.Count == 0 && words.Count <= MostOfOrdinal ? Ordinals(text) : own;
         if (before is null || words.Count == 0 || Own(before) is not { Count: > 0 } earlier)

@@ -129,10 +129,10 @@ public sealed record Question(Wanted Wants, Measured Unit, IReadOnlyList<AskedWo
     /// <summary>What the listeners are to do until the next time.</summary>
     public bool AsksForTask { get; init; }
 
-    /// <summary>Reads a question.</summary>
+    /// <summary>Reads a question, without what only stands around it.</summary>
     public static Question Read(string text)
     {
-        var words = Tokens.Of(text);
+        var words = Tokens.Of(BareQuestion.Of(text));
         var (wants, unit) = WantedBy(words);
         var told = words.Where(w => !AskingWords.Contains(w) && (!Measures.ContainsKey(w) || TellingMeasures.Contains(w))).ToList();
         var about = AskedWords.Of(told);

@@ -32,7 +32,7 @@ public static class Tokens
     public static IReadOnlyList<string> ContentStems(string text) =>
         Of(text).Where(w => !StopWords.Contains(w)).Select(Stem).ToList();
 
-    /// <summary>The Porter2 stem, remembered. Units are one word however they are written: cm, centimeters, centimetre.</summary>
+    /// <summary>The Porter2 stem, remembered. Units are one word however they are written: cm, centimeters, centimetre; so are harbour and harbor.</summary>
     public static string Stem(string word)
     {
         if (StemsSeen.TryGetValue(word, out var seen))
@@ -52,7 +52,7 @@ public static class Tokens
 
     private const int MostSeen = 200_000;
 
-    private static string Compute(string word) => Porter2.Stem(Units.Comparable(word));
+    private static string Compute(string word) => Porter2.Stem(Units.Comparable(SpellingVariants.Write(word, Spelling.American)));
 
     private static bool IsPart(string text, int i, int start)
     {

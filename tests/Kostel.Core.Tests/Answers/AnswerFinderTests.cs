@@ -10,6 +10,17 @@ public class AnswerFinderTests
             .ToDictionary(n => n, n => new AnswerFinder(Lecture.Of(Lecture.DemoParagraphs(n)), WordKnowledge.None));
 
     [Theory]
+    [InlineData("What is different in our harbour?")]
+    [InlineData("What is different in our harbor?")]
+    [InlineData("What differs in the harbours?")]
+    public void A_word_is_found_in_either_spelling(string question)
+    {
+        var answer = new AnswerFinder([new AskedSource(null, [Lecture.Sentence("Water is warm here."), Lecture.Sentence("In our harbor it is often six hours."), Lecture.Sentence("Bread is baked there.")])], WordKnowledge.None).Ask(question);
+        Assert.Contains("In our harbor", answer.WordsThatAnswer(0), StringComparison.Ordinal);
+        Assert.DoesNotContain(answer.UnheardWords, w => w.StartsWith("harb", StringComparison.Ordinal));
+    }
+
+    [Theory]
     [InlineData("01-why-tides", "What is a spring tide?", "a tide with a large range")]
     [InlineData("01-why-tides", "How long is a lunar day?", "twenty four hours and fifty minutes")]
     [InlineData("01-why-tides", "Why do the highest springs come late?", "takes time to respond")]

@@ -40,6 +40,7 @@ defineProps<{ answer: Answer; ofLecture: boolean }>()
 }
 .small {
   padding-left: 13px;
+  margin-bottom: 8px;
 }
 .near {
   margin: 12px 0 4px;
