@@ -55,6 +55,11 @@ internal static class AskCommand
 
     private static string AsText(Answer answer, bool namesFiles)
     {
+        if (answer.Material is { } material)
+        {
+            return $"That is made by: ./kostel {material.ToString().ToLowerInvariant()} FILE";
+        }
+
         var head = (answer.State, answer.Lines.Count) switch
         {
             (AnswerState.Said, _) => "Said:",

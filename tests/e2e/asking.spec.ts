@@ -140,3 +140,12 @@ test('a slip in a question is forgiven, told, and can be left as it is', async (
   await expect(literal.getByText('Never said here: “infiltraton”')).toBeVisible()
   await expect(literal.getByText(/Understood/)).toHaveCount(0)
 })
+
+test('who asks for a summary is shown where it is made', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/lecture/soil-water?desk=ask`)
+  await ask(page, 'Ask about this lecture', 'Please summarise the lecture')
+  const asked = page.getByRole('article', { name: 'Please summarise the lecture' })
+  await expect(asked).toContainText('That is made of the whole lecture under Summary')
+  await asked.getByRole('link', { name: 'Summary' }).click()
+  await expect(page.getByRole('region', { name: 'Summary' })).toBeVisible()
+})

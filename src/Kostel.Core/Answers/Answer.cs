@@ -65,6 +65,9 @@ public sealed record Answer(AnswerState State, IReadOnlyList<Evidence> Lines, IR
     /// <summary>Words of the question that were taken for others, which the lecture says.</summary>
     public IReadOnlyList<MeantWord> Meant { get; init; } = [];
 
+    /// <summary>What was wished for that is no answer but made of the lecture; null for a question.</summary>
+    public StudyMaterial? Material { get; init; }
+
     /// <summary>Answers that were kept before there were three states have this instead.</summary>
     public bool IsSaid
     {

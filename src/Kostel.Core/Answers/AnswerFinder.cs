@@ -41,6 +41,11 @@ public sealed class AnswerFinder
     /// <summary>The answer to a question.</summary>
     public Answer Ask(string asked)
     {
+        if (RequestedMaterial.Of(asked) is { } material)
+        {
+            return new Answer(AnswerState.NotSaid, [], []) { Material = material };
+        }
+
         var (text, taken) = meant.Read(BareQuestion.Of(asked));
         var question = Question.Read(text);
         if (question.Words.Count == 0 || ground.Count == 0)

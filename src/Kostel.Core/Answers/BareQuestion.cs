@@ -13,7 +13,7 @@ internal static class BareQuestion
     private static readonly SearchValues<char> SentenceEnds = SearchValues.Create(".?!\n");
 
     /// <summary>Words that begin a question by themselves.</summary>
-    private static readonly HashSet<string> Asking = ["what", "why", "how", "when", "where", "who", "whom", "whose", "which", "whats", "whys", "hows"];
+    private static readonly HashSet<string> Asking = ["what", "why", "how", "when", "where", "who", "whom", "whose", "which", "whats", "whys", "hows", "whos", "wheres", "whens"];
 
     /// <summary>Verbs that begin one that is answered by yes or no.</summary>
     private static readonly HashSet<string> Auxiliaries =

@@ -32,7 +32,7 @@ internal sealed class MeantWords(IReadOnlyList<Sentence> sentences, Func<AskedWo
     public (string Question, IReadOnlyList<MeantWord> Meant) Read(string question)
     {
         var words = FoldedWord.Of(question).Where(w => !IsQuoted(question, w.Start)).ToList();
-        var unknown = words.Where(w => IsWord(w.Text) && !known.Knows(w.Text)).Select(w => w.Text).ToHashSet();
+        var unknown = words.Where(w => IsWord(w.Text) && !known.Knows(w.Text) && !Question.IsShortened(w.Text)).Select(w => w.Text).ToHashSet();
         if (known.Lexicon.Count == 0 || unknown.Count > MostSlips || (unknown.Count > 1 && unknown.Count * OneSlipFor > words.Count + 1))
         {
             return (question, []);
@@ -41,7 +41,7 @@ internal sealed class MeantWords(IReadOnlyList<Sentence> sentences, Func<AskedWo
         var meant = new List<MeantWord>();
         var text = new StringBuilder();
         var at = 0;
-        foreach (var word in words.Where(w => w.Text.Length >= Shortest && IsWord(w.Text) && !StopWords.Contains(w.Text) && !IsSaid(w.Text)))
+        foreach (var word in words.Where(w => w.Text.Length >= Shortest && IsWord(w.Text) && !StopWords.Contains(w.Text) && !Question.IsShortened(w.Text) && !IsSaid(w.Text)))
         {
             if (Meant(word.Text, unknown.Contains(word.Text)) is { } right)
             {

@@ -123,6 +123,17 @@ public sealed record Question(Wanted Wants, Measured Unit, IReadOnlyList<AskedWo
 
     private static readonly HashSet<string> Shares = ["share", "percentage", "percent", "proportion", "fraction"];
 
+    /// <summary>"What's" and "whats" are "what is".</summary>
+    private static readonly Dictionary<string, string[]> Shortened = new[] { "what", "who", "how", "where", "when", "why" }
+        .SelectMany(w => new[] { (w + "'s", new[] { w, "is" }), (w + "s", [w, "is"]), (w + "'re", [w, "are"]), (w + "d", [w, "did"]), (w + "'d", [w, "did"]) })
+        .ToDictionary(p => p.Item1, p => p.Item2);
+
+    /// <summary>Who names a thing with one of these, and asks nothing of it, wants to know what it is.</summary>
+    private static readonly HashSet<string> Defining = ["define", "definition", "explain", "describe", "meaning"];
+
+    /// <summary>A thing is named in so many words; more say what is to be explained of it.</summary>
+    private const int MostNaming = 3;
+
     private static readonly HashSet<string> Auxiliaries =
         ["is", "are", "was", "were", "do", "does", "did", "can", "could", "should", "may", "must", "will", "would", "has", "have", "had", "isn't", "aren't", "don't", "doesn't", "didn't", "can't"];
 
@@ -132,7 +143,7 @@ public sealed record Question(Wanted Wants, Measured Unit, IReadOnlyList<AskedWo
     /// <summary>Reads a question, without what only stands around it.</summary>
     public static Question Read(string text)
     {
-        var words = Tokens.Of(BareQuestion.Of(text));
+        var words = Tokens.Of(BareQuestion.Of(text)).SelectMany(Spelled).ToList();
         var (wants, unit) = WantedBy(words);
         var told = words.Where(w => !AskingWords.Contains(w) && (!Measures.ContainsKey(w) || TellingMeasures.Contains(w))).ToList();
         var about = AskedWords.Of(told);
@@ -143,7 +154,12 @@ public sealed record Question(Wanted Wants, Measured Unit, IReadOnlyList<AskedWo
         };
     }
 
-    private static (Wanted Wants, Measured Unit) WantedBy(IReadOnlyList<string> words)
+    /// <summary>Whether a word is a shorter form of two: "whats".</summary>
+    internal static bool IsShortened(string word) => Shortened.ContainsKey(word);
+
+    private static IEnumerable<string> Spelled(string word) => Shortened.TryGetValue(word, out var whole) ? whole : [word];
+
+    private static (Wanted Wants, Measured Unit) WantedBy(List<string> words)
     {
         for (var i = 0; i < words.Count; i++)
         {
@@ -181,6 +197,8 @@ public sealed record Question(Wanted Wants, Measured Unit, IReadOnlyList<AskedWo
             }
         }
 
-        return words.Count > 0 && Auxiliaries.Contains(words[0]) ? (Wanted.YesNo, Measured.Any) : (Wanted.Statement, Measured.Any);
+        return words.Count > 0 && Auxiliaries.Contains(words[0]) ? (Wanted.YesNo, Measured.Any)
+            : words.Any(Defining.Contains) && AskedWords.Of(words.Where(w => !AskingWords.Contains(w)).ToList()).Count is > 0 and <= MostNaming ? (Wanted.Definition, Measured.Any)
+            : (Wanted.Statement, Measured.Any);
     }
 }

@@ -31,13 +31,14 @@ public sealed record ScopeView(ScopeKind Kind, string Words);
 /// <param name="SaysYes">Whether the first line says yes or no outright.</param>
 /// <param name="Differs">Whether two lectures say different numbers.</param>
 /// <param name="IsChosen">Whether the person chose the place.</param>
+/// <param name="Material">What was wished for that is made of the lecture, and no answer.</param>
 /// <param name="Meant">Words of the question that were taken for others, which are said.</param>
 /// <param name="Taken">Words that were taken from the question before.</param>
 /// <param name="Off">What of where to look was taken off.</param>
 /// <param name="Lectures">The lectures that are quoted.</param>
 public sealed record AnswerView(
     AnswerState State, AnswerForm Form, IReadOnlyList<EvidenceView> Lines, IReadOnlyList<QuotePart> Parts, IReadOnlyList<QuotePart> Items, IReadOnlyList<SideView> Sides, bool? SaysYes, bool Differs,
-    bool IsChosen, IReadOnlyList<string> UnheardWords, IReadOnlyList<MeantWord> Meant, IReadOnlyList<string> Taken, IReadOnlyList<ScopeView> Scope, IReadOnlyList<string> Off, IReadOnlyList<QuotedLecture> Lectures);
+    bool IsChosen, IReadOnlyList<string> UnheardWords, StudyMaterial? Material, IReadOnlyList<MeantWord> Meant, IReadOnlyList<string> Taken, IReadOnlyList<ScopeView> Scope, IReadOnlyList<string> Off, IReadOnlyList<QuotedLecture> Lectures);
 
 /// <summary>A sentence that a model wrote.</summary>
 /// <param name="Passages">Places in the list of passages, from 0.</param>
@@ -80,7 +81,7 @@ internal sealed class ThreadViews(KostelContext context)
         await lectures.Open(all, lectureId, cancel);
         return new AnswerView(
             answer.State, answer.Form, answer.Lines.Select(l => lectures.View(l, lectureId)).ToList(), answer.Parts, answer.Items, answer.Sides.Select(s => new SideView(s.Name, s.Lines.Select(l => lectures.View(l, lectureId)).ToList())).ToList(),
-            answer.SaysYes, answer.Differs, answer.IsChosen, answer.UnheardWords, answer.Meant, answer.Understood is { } understood ? FollowUp.Taken(text, understood) : [],
+            answer.SaysYes, answer.Differs, answer.IsChosen, answer.UnheardWords, answer.Material, answer.Meant, answer.Understood is { } understood ? FollowUp.Taken(text, understood) : [],
             answer.Scope.Select(s => new ScopeView(s.Kind, s.Words)).ToList(), answer.Off.Select(k => JsonNamingPolicy.CamelCase.ConvertName(k.ToString())).ToList(), lectures.Of(all, lectureId));
     }
 

@@ -3,10 +3,18 @@ import type { Answer } from '@/api/client'
 
 /** How sure an answer is, and what of the question was never said. */
 defineProps<{ answer: Answer; ofLecture: boolean }>()
+const names = { summary: 'Summary', cards: 'Cards', quiz: 'Quiz' }
 </script>
 
 <template>
   <p v-if="answer.isChosen" class="k-soft chosen">You chose this place.</p>
+  <p v-else-if="answer.material" class="state perhaps">
+    <template v-if="ofLecture">
+      That is made of the whole lecture under
+      <router-link :to="{ query: { desk: answer.material } }">{{ names[answer.material] }}</router-link>.
+    </template>
+    <template v-else>Each lecture has that beside its page, under {{ names[answer.material] }}.</template>
+  </p>
   <template v-else-if="answer.state !== 'said'">
     <p class="state" :class="answer.state">
       {{
