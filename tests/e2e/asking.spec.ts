@@ -149,3 +149,11 @@ test('who asks for a summary is shown where it is made', async ({ page, demo }) 
   await asked.getByRole('link', { name: 'Summary' }).click()
   await expect(page.getByRole('region', { name: 'Summary' })).toBeVisible()
 })
+
+test('two questions in one are answered each', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/lecture/soil-water?desk=ask`)
+  await ask(page, 'Ask about this lecture', 'What is infiltration, and what is a mulch?')
+  const asked = page.getByRole('article', { name: 'What is infiltration, and what is a mulch?' })
+  await expect(asked.getByRole('region', { name: 'What is infiltration' })).toContainText('movement of water from the surface')
+  await expect(asked.getByRole('region', { name: 'What is a mulch?' })).toContainText('layer of material')
+})

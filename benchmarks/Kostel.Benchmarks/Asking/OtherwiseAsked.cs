@@ -41,6 +41,7 @@ internal static class OtherwiseAsked
     {
         var texts = AskedText.ReadAll(list, folder, known).ConvertAll(t => (Text: t, Finder: new AnswerFinder([new AskedSource(null, t.Sentences)], known)));
         Console.WriteLine($"{texts.Count} texts\n\n| | {AskedCounts.Head} | questions | read with other words |\n|---|---|---|---|---|---|---|---|");
+        var readOtherwise = new List<string>();
         foreach (var (name, ask) in Ways)
         {
             var (counts, read) = (new AskedCounts(), 0);
@@ -50,12 +51,15 @@ internal static class OtherwiseAsked
                 {
                     var answer = finder.Ask(ask(question.Text, n));
                     read += answer.Meant.Count > 0 ? 1 : 0;
+                    readOtherwise.AddRange(name == Ways[0].Name ? answer.Meant.Select(m => $"{m.Asked} as {m.Meant}: {question.Text}") : []);
                     counts.Add(answer, question, (line, right) => right.Any(r => text.Sentences[r].StartMs < line.EndMs && text.Sentences[r].EndMs > line.StartMs));
                 }
             }
 
             Console.WriteLine($"| {name} | {counts} | {counts.Count} | {read} |");
         }
+
+        Console.WriteLine(readOtherwise.Count > 0 ? "\nAs they were written, read with another word:\n  " + string.Join("\n  ", readOtherwise) : "");
     }
 
     private static string Slipped(string question, int n, Func<string, string> dress)

@@ -12,7 +12,7 @@ public sealed record AskedSource(string? LectureId, IReadOnlyList<Sentence> Sent
 /// <summary>Answers questions from lectures in their own sentences, or says that they have none.</summary>
 public sealed class AnswerFinder
 {
-    private const int MostLines = 3;
+    private const int MostLines = 3, MostOfPart = 2;
 
     /// <summary>A further line must come this near to the first one (a difference of scores).</summary>
     private const double AlsoWorthHearing = 2;
@@ -20,13 +20,14 @@ public sealed class AnswerFinder
     private readonly AnswerGround ground;
     private readonly AnswerModel model;
     private readonly MeantWords meant;
+    private readonly WordKnowledge known;
     private readonly IReadOnlyList<AskedSource> sources;
 
     /// <param name="sources">What is asked.</param>
     /// <param name="known">What is known of words; <see cref="WordKnowledge.None"/> to go by the lecture's words alone.</param>
     public AnswerFinder(IReadOnlyList<AskedSource> sources, WordKnowledge known)
     {
-        this.sources = sources;
+        (this.sources, this.known) = (sources, known);
         model = known.Vectors.Count > 0 ? AnswerModel.Learned : AnswerModel.ByWords;
         ground = new AnswerGround(sources.Select(s => s.Sentences).ToList(), known, sources.Select(s => s.Title).ToList());
         meant = new MeantWords(sources.SelectMany(s => s.Sentences).ToList(), w => ground.SentencesWith(w.Stem) > 0, known);
@@ -47,6 +48,18 @@ public sealed class AnswerFinder
         }
 
         var (text, taken) = meant.Read(BareQuestion.Of(asked));
+        var parts = QuestionParts.Of(text, known);
+        if (parts.Count < 2)
+        {
+            return One(text) with { Meant = taken };
+        }
+
+        var each = parts.Select(p => One(p.Full)).ToList();
+        return (each.TrueForAll(a => a.State == AnswerState.NotSaid) ? One(text) with { State = AnswerState.NotSaid } : Several(parts, each)) with { Meant = taken };
+    }
+
+    private Answer One(string text)
+    {
         var question = Question.Read(text);
         if (question.Words.Count == 0 || ground.Count == 0)
         {
@@ -57,9 +70,22 @@ public sealed class AnswerFinder
         var state = model.StateOf(ranked);
         var unheard = question.Words.Where(w => ground.SentencesWith(w.Stem) == 0).Select(w => w.Word).ToList();
         var lines = AnswerLines.Choose(ground, ranked, MostLines);
+        state = state == AnswerState.Perhaps && OutrightDefinition.Is(question, ground[lines[0].At].Text) ? AnswerState.Said : state;
         var best = ranked.Scores[lines[0].At];
         var shown = lines.Where(l => state != AnswerState.Said || ranked.Scores[l.At] >= best - AlsoWorthHearing).ToList();
-        return new ShapedAnswer(ground, ranked, text, l => Quoted(l.From, l.To)).Of(state, shown, unheard, l => Part(l, ranked)) with { Meant = taken };
+        return new ShapedAnswer(ground, ranked, text, l => Quoted(l.From, l.To)).Of(state, shown, unheard, l => Part(l, ranked));
+    }
+
+    /// <summary>The answers to several questions, one beneath the other.</summary>
+    private static Answer Several(IReadOnlyList<QuestionPart> questions, List<Answer> each)
+    {
+        var answered = each.FindAll(a => a.State != AnswerState.NotSaid);
+        return new Answer(answered.Max(a => a.State), answered.ConvertAll(a => a.Lines[0]), each.SelectMany(a => a.UnheardWords).Distinct().ToList())
+        {
+            Form = AnswerForm.Questions,
+            Parts = answered.ConvertAll(a => a.Parts[0]),
+            Sides = questions.Zip(each, (q, a) => new ComparedSide(char.ToUpperInvariant(q.Asked[0]) + q.Asked[1..], a.State == AnswerState.NotSaid ? [] : a.Lines.Take(MostOfPart).ToList(), a.State)).ToList(),
+        };
     }
 
     /// <summary>The places nearest to a question, the best first, each with the sentences beside it; for somebody who is to write of them.</summary>

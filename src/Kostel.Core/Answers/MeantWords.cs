@@ -31,7 +31,7 @@ internal sealed class MeantWords(IReadOnlyList<Sentence> sentences, Func<AskedWo
     /// <summary>The question with what was meant, and what was taken so. What stands between quotation marks stays as it is.</summary>
     public (string Question, IReadOnlyList<MeantWord> Meant) Read(string question)
     {
-        var words = FoldedWord.Of(question).Where(w => !IsQuoted(question, w.Start)).ToList();
+        var words = FoldedWord.Of(question).Where(w => !IsQuoted(question, w.Start) && !IsContracted(question, w)).ToList();
         var unknown = words.Where(w => IsWord(w.Text) && !known.Knows(w.Text) && !Question.IsShortened(w.Text)).Select(w => w.Text).ToHashSet();
         if (known.Lexicon.Count == 0 || unknown.Count > MostSlips || (unknown.Count > 1 && unknown.Count * OneSlipFor > words.Count + 1))
         {
@@ -67,6 +67,10 @@ internal sealed class MeantWords(IReadOnlyList<Sentence> sentences, Func<AskedWo
     private bool IsSaid(string word) => AskedWords.Of([word]).All(isSaid);
 
     private static bool IsWord(string word) => word.All(char.IsLetter);
+
+    /// <summary>"doesn't", "we've": neither part is a word.</summary>
+    private static bool IsContracted(string text, FoldedWord word) =>
+        word.Start + word.Length + 1 < text.Length && text[word.Start + word.Length] is '\'' or '’' && char.IsLetter(text[word.Start + word.Length + 1]);
 
     /// <summary>Whether an odd number of quotation marks stands before a place.</summary>
     private static bool IsQuoted(string text, int at) => text.AsSpan(0, at).Count('"') % 2 == 1 || text.AsSpan(0, at).LastIndexOf('“') > text.AsSpan(0, at).LastIndexOf('”');

@@ -20,8 +20,14 @@ public static class RequestedMaterial
 {
     private static readonly Dictionary<string, StudyMaterial> Named = new()
     {
-        ["summarise"] = StudyMaterial.Summary, ["summarize"] = StudyMaterial.Summary, ["summary"] = StudyMaterial.Summary, ["recap"] = StudyMaterial.Summary, ["overview"] = StudyMaterial.Summary,
-        ["flashcard"] = StudyMaterial.Cards, ["flashcards"] = StudyMaterial.Cards, ["quiz"] = StudyMaterial.Quiz,
+        ["summarise"] = StudyMaterial.Summary,
+        ["summarize"] = StudyMaterial.Summary,
+        ["summary"] = StudyMaterial.Summary,
+        ["recap"] = StudyMaterial.Summary,
+        ["overview"] = StudyMaterial.Summary,
+        ["flashcard"] = StudyMaterial.Cards,
+        ["flashcards"] = StudyMaterial.Cards,
+        ["quiz"] = StudyMaterial.Quiz,
     };
 
     /// <summary>Of these a lecture has some.</summary>

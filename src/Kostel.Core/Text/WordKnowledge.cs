@@ -10,5 +10,5 @@ public sealed record WordKnowledge(WordVectors Vectors, Lexicon Lexicon, WordRel
     private const int CommonPlaces = 30_000;
 
     /// <summary>Whether a word in small letters, in whatever form it stands, is in a dictionary or common.</summary>
-    public bool Knows(string word) => Lexicon.KindsOf(word).Total > 0 || StopWords.Contains(word) || (uint)Vectors.PlaceOf(word) < CommonPlaces;
+    public bool Knows(string word) => Lexicon.KindsOf(word).Total > 0 || (word.EndsWith("men", StringComparison.Ordinal) && Lexicon.KindsOf(word[..^3] + "man").Total > 0) || StopWords.Contains(word) || (uint)Vectors.PlaceOf(word) < CommonPlaces;
 }

@@ -10,6 +10,16 @@ public class AnswerFinderTests
             .ToDictionary(n => n, n => new AnswerFinder(Lecture.Of(Lecture.DemoParagraphs(n)), WordKnowledge.None));
 
     [Theory]
+    [InlineData("What is field capacity?", "So field capacity is the amount of water that a soil holds.", true)]
+    [InlineData("What is a glacier?", "A glacier is a body of ice that moves.", true)]
+    [InlineData("What are moulins?", "Moulins are the holes through which water drains.", true)]
+    [InlineData("What is field capacity?", "Field capacity is important to growers.", false)]
+    [InlineData("What is field capacity?", "Capacity is a matter of the field.", false)]
+    [InlineData("What is field capacity?", "Field capacity is the what?", false)]
+    [InlineData("Why is field capacity low?", "Field capacity is the amount of water that a soil holds.", false)]
+    public void What_is_defined_outright_is_said(string question, string sentence, bool isSaid) => Assert.Equal(isSaid, OutrightDefinition.Is(Question.Read(question), sentence));
+
+    [Theory]
     [InlineData("What is different in our harbour?")]
     [InlineData("What is different in our harbor?")]
     [InlineData("What differs in the harbours?")]

@@ -48,6 +48,7 @@ public class MeantWordsTests
     [InlineData("What is “infiltraton”?")]
     [InlineData("What is \"infiltraton\"?")]
     [InlineData("What is 12 N?")]
+    [InlineData("Why doesn't a field hold water, and why shouldn’t it?")]
     [InlineData("Xyzzy plugh quux infiltraton frobozz?")]
     [InlineData("Was ist Infiltratiom und wie schnell geht das?")]
     [InlineData("?")]

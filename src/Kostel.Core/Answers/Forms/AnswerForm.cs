@@ -34,8 +34,12 @@ public enum AnswerForm
 
     /// <summary>When.</summary>
     Time,
+
+    /// <summary>Several questions, each with its answer.</summary>
+    Questions,
 }
 
-/// <summary>What is said of one of the things that were compared.</summary>
+/// <summary>What is said of one of the things that were compared, or to one of several questions.</summary>
 /// <param name="Name">As it was asked.</param>
-public sealed record ComparedSide(string Name, IReadOnlyList<Evidence> Lines);
+/// <param name="State">How sure the answer to this question is; null for a thing that was compared.</param>
+public sealed record ComparedSide(string Name, IReadOnlyList<Evidence> Lines, AnswerState? State = null);

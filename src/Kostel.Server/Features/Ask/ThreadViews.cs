@@ -20,7 +20,7 @@ public sealed record ThreadView(int Id, string Title, bool IsNamed, string? Lect
 public sealed record WholeThread(ThreadView Thread, IReadOnlyList<QuestionView> Questions);
 
 /// <summary>What is said of one of several things or lectures.</summary>
-public sealed record SideView(string Name, IReadOnlyList<EvidenceView> Lines);
+public sealed record SideView(string Name, IReadOnlyList<EvidenceView> Lines, AnswerState? State);
 
 /// <summary>Where it was looked for, as the question said.</summary>
 public sealed record ScopeView(ScopeKind Kind, string Words);
@@ -80,7 +80,7 @@ internal sealed class ThreadViews(KostelContext context)
         var all = answer.Lines.Concat(answer.Sides.SelectMany(s => s.Lines)).ToList();
         await lectures.Open(all, lectureId, cancel);
         return new AnswerView(
-            answer.State, answer.Form, answer.Lines.Select(l => lectures.View(l, lectureId)).ToList(), answer.Parts, answer.Items, answer.Sides.Select(s => new SideView(s.Name, s.Lines.Select(l => lectures.View(l, lectureId)).ToList())).ToList(),
+            answer.State, answer.Form, answer.Lines.Select(l => lectures.View(l, lectureId)).ToList(), answer.Parts, answer.Items, answer.Sides.Select(s => new SideView(s.Name, s.Lines.Select(l => lectures.View(l, lectureId)).ToList(), s.State)).ToList(),
             answer.SaysYes, answer.Differs, answer.IsChosen, answer.UnheardWords, answer.Material, answer.Meant, answer.Understood is { } understood ? FollowUp.Taken(text, understood) : [],
             answer.Scope.Select(s => new ScopeView(s.Kind, s.Words)).ToList(), answer.Off.Select(k => JsonNamingPolicy.CamelCase.ConvertName(k.ToString())).ToList(), lectures.Of(all, lectureId));
     }

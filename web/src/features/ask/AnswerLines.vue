@@ -42,6 +42,8 @@ const isSteps = computed(() => props.answer.form === 'steps')
   <div v-if="answer.sides.length" class="sides">
     <section v-for="side in answer.sides" :key="side.name" :aria-label="side.name">
       <h3>{{ side.name }}</h3>
+      <p v-if="side.state === 'notSaid'" class="k-soft">Not said here.</p>
+      <p v-else-if="side.state === 'perhaps'" class="k-soft">Perhaps; nothing says it outright:</p>
       <ul class="lines">
         <EvidenceLine
           v-for="line in side.lines"
