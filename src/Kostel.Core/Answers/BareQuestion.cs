@@ -12,8 +12,11 @@ internal static class BareQuestion
 {
     private static readonly SearchValues<char> SentenceEnds = SearchValues.Create(".?!\n");
 
+    /// <summary>Nobody leads up to a question more often.</summary>
+    private const int MostColons = 4;
+
     /// <summary>Words that begin a question by themselves.</summary>
-    private static readonly HashSet<string> Asking = ["what", "why", "how", "when", "where", "who", "whom", "whose", "which", "whats", "whys", "hows", "whos", "wheres", "whens"];
+    internal static readonly HashSet<string> Asking = ["what", "why", "how", "when", "where", "who", "whom", "whose", "which", "whats", "whys", "hows", "whos", "wheres", "whens"];
 
     /// <summary>Verbs that begin one that is answered by yes or no.</summary>
     private static readonly HashSet<string> Auxiliaries =
@@ -91,12 +94,11 @@ internal static class BareQuestion
     /// <summary>Behind a colon at which the question begins, or at the word that asks behind "tell me".</summary>
     private static int BehindWhatLeadsUp(string text, IReadOnlyList<FoldedWord> words, int first, int last)
     {
-        for (var i = last; i > first; i--)
+        var colon = Enumerable.Range(first + 1, last - first).Reverse().Where(i => Begins(words[i].Text) && Between(text, words, i).Contains(':')).Take(MostColons)
+            .FirstOrDefault(i => IsUnderstood(words, i, last), -1);
+        if (colon > 0)
         {
-            if (Begins(words[i].Text) && Between(text, words, i).Contains(':') && IsUnderstood(words, i, last))
-            {
-                return i;
-            }
+            return colon;
         }
 
         for (var i = first + 1; i < last && !Asking.Contains(words[i - 1].Text); i++)
@@ -119,7 +121,8 @@ internal static class BareQuestion
         return Reporting.Contains(words[at].Text);
     }
 
-    private static ReadOnlySpan<char> Between(string text, IReadOnlyList<FoldedWord> words, int i)
+    /// <summary>What stands before a word and behind the one before it.</summary>
+    internal static ReadOnlySpan<char> Between(string text, IReadOnlyList<FoldedWord> words, int i)
     {
         var from = words[i - 1].Start + words[i - 1].Length;
         return text.AsSpan(from, words[i].Start - from);

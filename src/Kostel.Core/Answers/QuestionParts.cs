@@ -15,8 +15,6 @@ internal static class QuestionParts
     /// <summary>Nobody asks more in one breath; who does is answered as if it were one question.</summary>
     private const int Most = 3;
 
-    private static readonly HashSet<string> Asking = ["what", "why", "how", "when", "where", "who", "which"];
-
     /// <summary>Each of the questions; the text itself where it is one.</summary>
     public static IReadOnlyList<QuestionPart> Of(string text, WordKnowledge known)
     {
@@ -30,11 +28,11 @@ internal static class QuestionParts
         var starts = new List<(int End, int Start)>();
         for (var i = 1; i < words.Count; i++)
         {
-            if (Asking.Contains(words[i].Text) && words[i - 1].Text == "and" && i > 1)
+            if (BareQuestion.Asking.Contains(words[i].Text) && words[i - 1].Text == "and" && i > 1)
             {
                 starts.Add((words[i - 2].Start + words[i - 2].Length, words[i].Start));
             }
-            else if (text.AsSpan(words[i - 1].Start + words[i - 1].Length, words[i].Start - words[i - 1].Start - words[i - 1].Length).Contains('?'))
+            else if (BareQuestion.Between(text, words, i).Contains('?'))
             {
                 starts.Add((words[i - 1].Start + words[i - 1].Length, words[i].Start));
             }
