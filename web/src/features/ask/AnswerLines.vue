@@ -39,7 +39,7 @@ const isSteps = computed(() => props.answer.form === 'steps')
 <template>
   <p v-if="typeof answer.saysYes === 'boolean'" class="verdict">{{ answer.saysYes ? 'Yes' : 'No' }}</p>
   <p v-if="answer.differs" class="differs">The lectures differ here.</p>
-  <div v-if="answer.sides.length" class="sides">
+  <div v-if="answer.sides.length" class="sides" :class="{ stacked: answer.form === 'questions' }">
     <section v-for="side in answer.sides" :key="side.name" :aria-label="side.name">
       <h3>{{ side.name }}</h3>
       <p v-if="side.state === 'notSaid'" class="k-soft">Not said here.</p>
@@ -117,6 +117,9 @@ h3 {
   padding-bottom: 4px;
   border-bottom: 1px solid var(--ink);
   overflow-wrap: anywhere;
+}
+.stacked {
+  grid-template-columns: 1fr;
 }
 .sides .lines :deep(li:first-child) {
   border-top: 0;
