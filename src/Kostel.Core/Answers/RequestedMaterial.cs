@@ -37,8 +37,8 @@ public static class RequestedMaterial
     private static readonly HashSet<string> OfAll =
     [
         .. """
-        all chapter class content contents course create few five four full generate give entire exam five important key lecture lectures list main make made need point points ideas facts messages quick recording short shortly
-        show some ten test text three today topic two video want whole write everything brief briefly line lines page paragraph sentence sentences words bullet half minute minutes me
+        all briefly brief bullet chapter class content contents course create entire everything exam facts few full generate give half ideas important key lecture lectures line lines list main make made me messages minute minutes
+        need page paragraph points quick recording sentence sentences short shortly show some test text today topic video want whole words write
         """.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries),
     ];
 
@@ -47,7 +47,7 @@ public static class RequestedMaterial
     {
         var words = Tokens.Of(BareQuestion.Of(text)).Where(w => !NumberWords.IsNumber(w) && !char.IsDigit(w[0])).ToList();
         var named = words.Find(Named.ContainsKey);
-        return words.TrueForAll(w => Named.ContainsKey(w) || OfAll.Contains(w) || StopWords.Contains(w)) is false ? null
+        return words.Exists(w => !Named.ContainsKey(w) && !OfAll.Contains(w) && !StopWords.Contains(w)) ? null
             : named is not null ? Named[named]
             : words.Any(Points.Contains) && words.Any(Weighty.Contains) ? StudyMaterial.Summary
             : null;
