@@ -183,6 +183,7 @@ internal sealed class Answering(KostelContext context, SearchReading search, Wor
             Form = AnswerForm.Comparison,
             Parts = shown.ConvertAll(e => e.Answer.Parts[0]),
             Sides = sides,
+            Meant = shown.SelectMany(e => e.Answer.Meant).Distinct().ToList(),
             Differs = Differences.Differ(shown.Select(e => (e.Source.LectureId, e.Answer.WordsThatAnswer(0)))),
         };
     }
